@@ -1,0 +1,9 @@
+export type { Change, Json } from "./change.ts";
+export { formatClock } from "./clock-text.ts";
+export type { Finding, Mend, Parsed, Severity } from "./finding.ts";
+export { fingerprint } from "./fingerprint.ts";
+export { assertNever, invariant } from "./invariant.ts";
+export type { LengthStyle, LengthUnit } from "./length.ts";
+export { formatLength, MM_PER_INCH, parseLength, smallestStepMm } from "./length.ts";
+export { countOf, listOf } from "./plural.ts";
+export { requireAt } from "./require-at.ts";

@@ -1,0 +1,12 @@
+const SMALL = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"];
+
+/** "one line", "three lines", "14 lines": counts up to ten are spelled out, as a teacher writes them. */
+export function countOf(n: number, one: string, many = `${one}s`): string {
+  return `${SMALL[n] ?? n} ${n === 1 ? one : many}`;
+}
+
+/** "a, b and c". */
+export function listOf(words: readonly string[]): string {
+  if (words.length <= 1) return words[0] ?? "";
+  return `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
+}

@@ -1,0 +1,78 @@
+import { fingerprint } from "../base/index.ts";
+import type { Paper } from "../paper/index.ts";
+import type { Schedule } from "../schedule/index.ts";
+import type { Step } from "../steps/index.ts";
+import type { Sheet } from "../view/index.ts";
+import { drawStep } from "./draw-state.ts";
+import type { Drawing } from "./mark.ts";
+
+/** What a printed step card says and shows. */
+export interface Card {
+  readonly stepId: string;
+  readonly number: number;
+  readonly title: string;
+  /** Lesson time at which the step starts. */
+  readonly startMs: number;
+  readonly picture: Drawing;
+  readonly instruction: string;
+  readonly reading: string;
+  readonly check: string;
+  readonly notes: string;
+  /** Short mark of picture and wording; lesson time stays outside, so a shifted card is still good. */
+  readonly mark: string;
+}
+
+/** One card per step, same number, same picture. */
+export function makeCards(source: {
+  paper: Paper;
+  steps: readonly Step[];
+  schedule: Schedule;
+  sheet: Sheet;
+}): Card[] {
+  const startOf = new Map(source.schedule.windows.map((w) => [w.stepId, w.startMs]));
+  return source.steps.map((step) => {
+    const picture = drawStep(source.paper, source.sheet, step, "card");
+    const words = {
+      number: step.number,
+      title: step.title,
+      instruction: step.instruction.join(" "),
+      reading: step.readings.join(" · "),
+      check: step.check,
+      notes: step.notes.join(" "),
+    };
+    return {
+      stepId: step.id,
+      startMs: startOf.get(step.id) ?? 0,
+      picture,
+      ...words,
+      mark: cardMark(picture, words),
+    };
+  });
+}
+
+/** The mark of a card: its picture rounded to 0.01 mm, and its words. */
+function cardMark(picture: Drawing, words: object): string {
+  const rounded = JSON.stringify([picture.box, picture.marks, words], (_, value) =>
+    typeof value === "number" ? Math.round(value * 100) / 100 : value,
+  );
+  return fingerprint(rounded);
+}
+
+/** What was printed once: enough to tell later whether it is still good. */
+export interface PrintedCard {
+  readonly stepId: string;
+  readonly number: number;
+  readonly mark: string;
+  readonly startMs: number;
+}
+
+export type CardState = "good" | "times-moved" | "stale" | "gone";
+
+/** How a printed card stands to the lesson as it is now. */
+export function stateOfPrinted(printed: PrintedCard, cards: readonly Card[]): CardState {
+  const card = cards.find((c) => c.stepId === printed.stepId);
+  if (!card) return "gone";
+  if (card.mark !== printed.mark) return "stale";
+  // Cards show whole seconds: a shift that does not change them does not change the card.
+  return Math.floor(card.startMs / 1000) === Math.floor(printed.startMs / 1000) ? "good" : "times-moved";
+}

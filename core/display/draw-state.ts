@@ -1,0 +1,77 @@
+import { type Paper, paperAfter } from "../paper/index.ts";
+import type { Step } from "../steps/index.ts";
+import type { Sheet } from "../view/index.ts";
+import type { Medium } from "./ink.ts";
+import type { Drawing, Mark } from "./mark.ts";
+import { strokeMarks } from "./stroke-marks.ts";
+
+/** The bare sheet as a mark. */
+export function sheetMark(sheet: Sheet): Mark {
+  const [w, h] = [sheet.widthMm, sheet.heightMm];
+  return {
+    kind: "path",
+    id: "sheet",
+    points: [
+      { x: 0, y: 0 },
+      { x: w, y: 0 },
+      { x: w, y: h },
+      { x: 0, y: h },
+    ],
+    closed: true,
+    ink: { colour: "frame", width: 0.25, dash: [] },
+    fill: "sheet",
+  };
+}
+
+/** The paper after a move, in mm: strokes of moves from `newFrom` on are new, the others stood before. */
+export function drawState(
+  paper: Paper,
+  sheet: Sheet,
+  moveIndex: number,
+  newFrom: number,
+  medium: Medium,
+): Drawing {
+  const standing = paperAfter(paper, moveIndex);
+  const marks = standing.flatMap(({ stroke, pieces }) =>
+    strokeMarks(stroke, pieces, {
+      moveIndex,
+      emphasis: stroke.moveIndex >= newFrom ? "new" : "standing",
+      medium,
+    }),
+  );
+  return inLayers(sheet, marks, `The sheet with ${standing.length} lines and marks on it.`);
+}
+
+/** The picture of a step: what it adds is new; for a rubbing-out, what it takes away is shown going. */
+export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawing {
+  const alt = `Step ${step.number}: ${step.title}. ${step.instruction.join(" ")}`;
+  if (step.kind !== "erase") {
+    return { ...drawState(paper, sheet, step.lastMove, step.firstMove, medium), alt };
+  }
+  const moveIndex = step.firstMove - 1;
+  const marks = paperAfter(paper, moveIndex).flatMap(({ stroke, pieces }) => [
+    ...strokeMarks(
+      stroke,
+      pieces.filter((p) => p.diesAt !== step.firstMove),
+      { moveIndex, emphasis: "standing", medium },
+    ),
+    ...strokeMarks(
+      stroke,
+      pieces.filter((p) => p.diesAt === step.firstMove),
+      { moveIndex, emphasis: "going", medium },
+    ),
+  ]);
+  return inLayers(sheet, marks, alt);
+}
+
+/** New lines lie over those that stood before. */
+function inLayers(sheet: Sheet, marks: readonly Mark[], alt: string): Drawing {
+  const isNew = (m: Mark) =>
+    m.kind === "path" ? m.ink?.colour === "new" : m.kind === "dot" && m.fill === "new";
+  return {
+    unit: "mm",
+    box: { x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm },
+    marks: [sheetMark(sheet), ...marks.filter((m) => !isNew(m)), ...marks.filter(isNew)],
+    alt,
+  };
+}

@@ -1,0 +1,157 @@
+import type { Move } from "../drafter/index.ts";
+import { between, distanceMm, type PaperPoint } from "../geometry/index.ts";
+import { isDot, type Paper, type PaperStroke, paperAfter } from "../paper/index.ts";
+import type { MoveTiming, Schedule } from "../schedule/index.ts";
+import type { Step } from "../steps/index.ts";
+import type { Sheet } from "../view/index.ts";
+import { sheetMark } from "./draw-state.ts";
+import type { Medium } from "./ink.ts";
+import type { Drawing, Mark } from "./mark.ts";
+import { spot, strokeMarks } from "./stroke-marks.ts";
+
+/** What is needed to show a lesson at any moment. */
+export interface FrameSource {
+  readonly paper: Paper;
+  readonly moves: readonly Move[];
+  readonly steps: readonly Step[];
+  readonly schedule: Schedule;
+  readonly sheet: Sheet;
+}
+
+/** The lesson at one moment of lesson time: a pure function of (lesson, t). */
+export interface Frame {
+  readonly atMs: number;
+  /** The step whose window holds this moment; null before the first. */
+  readonly stepId: string | null;
+  /** The move under way, and how far its line is drawn (0 to 1). */
+  readonly active: { readonly moveIndex: number; readonly reach: number } | null;
+  /** Paper mm; without the sheet's own surface, so that it can lie over a picture. */
+  readonly drawing: Drawing;
+}
+
+export interface FrameOptions {
+  readonly medium: Medium;
+  /** Show the ruler and the pencil's point too. */
+  readonly tools: boolean;
+  readonly withSheet: boolean;
+}
+
+/** The frame at lesson time `atMs`. Moves that ended before are on the paper, the one under way is part drawn. */
+export function frameAt(source: FrameSource, atMs: number, options: FrameOptions): Frame {
+  const window = source.schedule.windows.findLast((w) => w.startMs <= atMs) ?? null;
+  const step = window ? source.steps.find((s) => s.id === window.stepId) : undefined;
+  const begun = source.schedule.moves.filter((m) => m.startMs <= atMs);
+  const underWay = begun.findLast((m) => m.endMs > atMs) ?? null;
+  const done = begun.findLast((m) => m.endMs <= atMs)?.moveIndex ?? -1;
+  const reach = underWay ? reachAt(underWay, atMs) : 1;
+  const newFrom = step?.firstMove ?? Number.POSITIVE_INFINITY;
+
+  const marks: Mark[] = [];
+  for (const { stroke, pieces } of paperAfter(source.paper, done)) {
+    const emphasis = stroke.moveIndex >= newFrom ? "new" : "standing";
+    const standing = underWay
+      ? pieces.filter((p, i) => p.diesAt !== underWay.moveIndex || !isRubbedOut(stroke, i, reach))
+      : pieces;
+    marks.push(...strokeMarks(stroke, standing, { moveIndex: done, emphasis, medium: options.medium }));
+  }
+  if (underWay) {
+    const stroke = source.paper.strokes.find((s) => s.moveIndex === underWay.moveIndex);
+    const drawn = stroke && stroke.pieces.length > 0 && (isDot(stroke) ? reach > 0 : true);
+    if (drawn) {
+      const visible = reachOfPieces(stroke, reach);
+      if (reach > 0)
+        marks.push(
+          ...strokeMarks(stroke, stroke.pieces, {
+            moveIndex: underWay.moveIndex,
+            emphasis: "new",
+            medium: options.medium,
+            reach: visible,
+          }),
+        );
+      if (options.tools && !isDot(stroke)) marks.push(...toolMarks(stroke, visible));
+    }
+  }
+  const box = { x: 0, y: 0, width: source.sheet.widthMm, height: source.sheet.heightMm };
+  return {
+    atMs,
+    stepId: step?.id ?? null,
+    active: underWay ? { moveIndex: underWay.moveIndex, reach } : null,
+    drawing: {
+      unit: "mm",
+      box,
+      marks: options.withSheet ? [sheetMark(source.sheet), ...marks] : marks,
+      alt: step ? `Step ${step.number}: ${step.title}` : "The empty sheet",
+    },
+  };
+}
+
+function reachAt(move: MoveTiming, atMs: number): number {
+  if (atMs < move.drawFromMs) return 0;
+  if (atMs >= move.drawToMs) return 1;
+  return (atMs - move.drawFromMs) / (move.drawToMs - move.drawFromMs);
+}
+
+/** While rubbing out, a stroke's dying pieces go one after another, in an order of the stroke's own. */
+function isRubbedOut(stroke: PaperStroke, piece: number, reach: number): boolean {
+  const turn = ((stroke.moveIndex * 7 + piece * 3) % 10) / 10;
+  return reach > turn;
+}
+
+/** How far along the stroke the pencil stands: it travels only where the stroke lands on the paper. */
+function reachOfPieces(stroke: PaperStroke, reach: number): number {
+  const total = stroke.pieces.reduce((sum, p) => sum + p.to - p.from, 0);
+  let left = reach * total;
+  for (const p of stroke.pieces) {
+    if (left <= p.to - p.from) return p.from + left;
+    left -= p.to - p.from;
+  }
+  return stroke.pieces[stroke.pieces.length - 1]?.to ?? 0;
+}
+
+const RULER_WIDTH_MM = 28;
+const RULER_OVERHANG_MM = 18;
+
+/** The ruler lying along a stroke, on its lower or right side, and the pencil's point on it. */
+function toolMarks(stroke: PaperStroke, reach: number): Mark[] {
+  const length = distanceMm(stroke.from, stroke.to);
+  if (length === 0) return [];
+  let [ux, uy] = [(stroke.to.xMm - stroke.from.xMm) / length, (stroke.to.yMm - stroke.from.yMm) / length];
+  // The ruler's body lies below a level line and right of an upright one, where a right hand holds it.
+  if (ux < 0 || (ux === 0 && uy > 0)) [ux, uy] = [-ux, -uy];
+  const at = (p: PaperPoint, along: number, off: number) => ({
+    x: p.xMm + ux * along - uy * off,
+    y: p.yMm + uy * along + ux * off,
+  });
+  const first = stroke.pieces[0]?.from ?? 0;
+  const last = stroke.pieces[stroke.pieces.length - 1]?.to ?? 1;
+  const ends = [between(stroke.from, stroke.to, first), between(stroke.from, stroke.to, last)];
+  const [a, b] = (
+    ends[0] && ends[1] && ends[0].xMm * ux + ends[0].yMm * uy <= ends[1].xMm * ux + ends[1].yMm * uy
+      ? ends
+      : ends.reverse()
+  ) as [PaperPoint, PaperPoint];
+  const tip = between(stroke.from, stroke.to, reach);
+  return [
+    {
+      kind: "path",
+      id: `${stroke.id}#ruler`,
+      points: [
+        at(a, -RULER_OVERHANG_MM, 0.4),
+        at(b, RULER_OVERHANG_MM, 0.4),
+        at(b, RULER_OVERHANG_MM, RULER_WIDTH_MM),
+        at(a, -RULER_OVERHANG_MM, RULER_WIDTH_MM),
+      ],
+      closed: true,
+      ink: { colour: "ruler", width: 0.3, dash: [] },
+      fill: "ruler",
+    },
+    {
+      kind: "path",
+      id: `${stroke.id}#pencil`,
+      points: [spot(tip), { x: tip.xMm + 5, y: tip.yMm - 9 }, { x: tip.xMm + 8, y: tip.yMm - 6.5 }],
+      closed: true,
+      ink: { colour: "hand", width: 0.3, dash: [] },
+      fill: "hand",
+    },
+  ];
+}

@@ -1,0 +1,14 @@
+export type { HandOut, MeasureText } from "./card-pages.ts";
+export { HandOutSchema, layCardPages } from "./card-pages.ts";
+export type { Card, CardState, PrintedCard } from "./cards.ts";
+export { makeCards, stateOfPrinted } from "./cards.ts";
+export { drawState, drawStep } from "./draw-state.ts";
+export type { Frame, FrameOptions, FrameSource } from "./frame-at.ts";
+export { frameAt } from "./frame-at.ts";
+export type { Emphasis, Medium } from "./ink.ts";
+export type { Colour, Drawing, Ink, Mark, Spot } from "./mark.ts";
+export { strokeIdOf } from "./mark.ts";
+export { PAPER_PALETTE, PRINT_PALETTE } from "./palette.ts";
+export type { SvgElement } from "./svg.ts";
+export { svgElement, toSvg } from "./svg.ts";
+export { toPicture } from "./to-picture.ts";

@@ -1,0 +1,72 @@
+/** A point of a drawing, in the drawing's own unit: mm on paper or pixels in the picture. */
+export interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Colours by the part they play; each pen looks up what they are on its surface. */
+export type Colour =
+  | "sheet"
+  | "graphite"
+  | "pale"
+  | "guide"
+  | "horizon"
+  | "new"
+  | "going"
+  | "ruler"
+  | "hand"
+  | "ink"
+  | "quiet"
+  | "frame";
+
+/** How a line is drawn: width and dashes in the drawing's unit. An empty dash is a full line. */
+export interface Ink {
+  readonly colour: Colour;
+  readonly width: number;
+  readonly dash: readonly number[];
+}
+
+/** What any pen can draw. `id` leads back to the stroke it shows: `move-id#piece`. */
+export type Mark =
+  | {
+      readonly kind: "path";
+      readonly id: string;
+      readonly points: readonly Spot[];
+      readonly closed: boolean;
+      readonly ink: Ink | null;
+      readonly fill: Colour | null;
+    }
+  | {
+      readonly kind: "dot";
+      readonly id: string;
+      readonly at: Spot;
+      readonly radius: number;
+      readonly fill: Colour;
+    }
+  | {
+      readonly kind: "text";
+      readonly id: string;
+      /** Left end, middle or right end of the first baseline, by `anchor`. */
+      readonly at: Spot;
+      /** Finished lines: no pen wraps. */
+      readonly lines: readonly string[];
+      readonly size: number;
+      readonly lineHeight: number;
+      readonly colour: Colour;
+      readonly weight: "regular" | "bold";
+      readonly anchor: "start" | "middle" | "end";
+    };
+
+/** A picture: marks from back to front in a box of the drawing's unit. */
+export interface Drawing {
+  readonly unit: "mm" | "px";
+  readonly box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  readonly marks: readonly Mark[];
+  /** What the picture shows, in a sentence, for those who cannot see it. */
+  readonly alt: string;
+}
+
+/** The id of the stroke behind a mark's id. */
+export function strokeIdOf(markId: string): string {
+  return markId.split("#")[0] ?? markId;
+}

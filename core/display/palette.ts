@@ -1,0 +1,20 @@
+import type { Colour } from "./mark.ts";
+
+/** Colours of the paper, as #rrggbb. The paper stays paper in light and dark surroundings. */
+export const PAPER_PALETTE: Readonly<Record<Colour, string>> = {
+  sheet: "#fdfaf3",
+  graphite: "#3a3d42",
+  pale: "#8b9097",
+  guide: "#7ea6cf",
+  horizon: "#4f7396",
+  new: "#b8441f",
+  going: "#9a5a43",
+  ruler: "#c9a45c",
+  hand: "#2f3238",
+  ink: "#22252a",
+  quiet: "#6b7078",
+  frame: "#c9ccd1",
+};
+
+/** On printed cards the sheet is the bare white of the page. */
+export const PRINT_PALETTE: Readonly<Record<Colour, string>> = { ...PAPER_PALETTE, sheet: "#ffffff" };

@@ -1,0 +1,71 @@
+import { between } from "../geometry/index.ts";
+import { isDot, type PaperStroke, type StrokePiece } from "../paper/index.ts";
+import { type Emphasis, inkOf, type Medium } from "./ink.ts";
+import type { Mark, Spot } from "./mark.ts";
+
+const TICK_MM = 1.6;
+const VP_RADIUS_MM = { bench: 0.9, overlay: 1.6, card: 0.9 } as const;
+
+/** The marks of one stroke's standing pieces, drawn up to `reach` of the stroke (1: all of it). */
+export function strokeMarks(
+  stroke: PaperStroke,
+  pieces: readonly StrokePiece[],
+  how: { moveIndex: number; emphasis: Emphasis; medium: Medium; reach?: number },
+): Mark[] {
+  if (isDot(stroke)) return dotMarks(stroke, pieces, how);
+  const reach = how.reach ?? 1;
+  return pieces.flatMap((piece): Mark[] => {
+    const to = Math.min(piece.to, reach);
+    if (to <= piece.from) return [];
+    return [
+      {
+        kind: "path",
+        // Named by where the piece starts in the stroke, so the name survives other pieces coming and going.
+        id: `${stroke.id}#${piece.part}@${piece.from.toFixed(4)}`,
+        points: [
+          spot(between(stroke.from, stroke.to, piece.from)),
+          spot(between(stroke.from, stroke.to, to)),
+        ],
+        closed: false,
+        ink: inkOf(stroke, piece, how.moveIndex, how.emphasis, how.medium),
+        fill: null,
+      },
+    ];
+  });
+}
+
+function dotMarks(
+  stroke: PaperStroke,
+  pieces: readonly StrokePiece[],
+  how: { moveIndex: number; emphasis: Emphasis; medium: Medium },
+): Mark[] {
+  const piece = pieces[0];
+  if (!piece) return [];
+  const ink = inkOf(stroke, piece, how.moveIndex, how.emphasis, how.medium);
+  if (stroke.role === "vanishing-point") {
+    return [
+      {
+        kind: "dot",
+        id: stroke.id,
+        at: spot(stroke.from),
+        radius: VP_RADIUS_MM[how.medium],
+        fill: ink.colour,
+      },
+    ];
+  }
+  const { xMm: x, yMm: y } = stroke.from;
+  return [
+    [
+      { x: x - TICK_MM, y: y - TICK_MM },
+      { x: x + TICK_MM, y: y + TICK_MM },
+    ],
+    [
+      { x: x - TICK_MM, y: y + TICK_MM },
+      { x: x + TICK_MM, y: y - TICK_MM },
+    ],
+  ].map((points, i) => ({ kind: "path", id: `${stroke.id}#${i}`, points, closed: false, ink, fill: null }));
+}
+
+export function spot(p: { readonly xMm: number; readonly yMm: number }): Spot {
+  return { x: p.xMm, y: p.yMm };
+}

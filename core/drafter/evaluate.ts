@@ -1,0 +1,159 @@
+import type { Finding } from "../base/index.ts";
+import {
+  angleBetweenRad,
+  findPaperPoint,
+  type HLine,
+  type HPoint,
+  hDirection,
+  hPoint,
+  join,
+  meet,
+} from "../geometry/index.ts";
+import { requireFrame, type View, vanishingPoint } from "../view/index.ts";
+import type { Aim, FromEdge, LineRule, Move, PointRule } from "./move.ts";
+
+/** Where ruler and pencil put every point and line. */
+export interface Evaluation {
+  readonly points: ReadonlyMap<string, HPoint>;
+  readonly lines: ReadonlyMap<string, HLine>;
+  readonly findings: readonly Finding[];
+}
+
+/** Two lines that meet below this angle cross nowhere a pencil could mark: 0.01° is 0.05 mm in 29 cm. */
+const SAME_LINE_RAD = (0.01 * Math.PI) / 180;
+/** Two points closer than this cannot carry a ruler: well below the pencil, well above rounding. */
+const SAME_POINT_MM = 1e-6;
+
+/**
+ * Carries the moves out with ruler and pencil only: joins and crossings, no camera but for the vanishing points.
+ * A point that cannot be found is left out and reported once, by name; what needs it is left out too.
+ */
+export function evaluate(moves: readonly Move[], view: View): Evaluation {
+  const points = new Map<string, HPoint>();
+  const lines = new Map<string, HLine>();
+  const findings: Finding[] = [];
+
+  const aimAt = (aim: Aim): HPoint => {
+    switch (aim.kind) {
+      case "level":
+        return hDirection(1, 0);
+      case "upright":
+        return hDirection(0, 1);
+      case "axis":
+        return vanishingPoint(view, requireFrame(view, aim.frame), aim.axis);
+    }
+  };
+
+  const findLine = (rule: LineRule): HLine | string => {
+    const { widthMm: w, heightMm: h } = view.sheet;
+    switch (rule.kind) {
+      case "sheet-crease":
+        return rule.across === "width"
+          ? join(hPoint({ xMm: w / 2, yMm: 0 }), hDirection(0, 1))
+          : join(hPoint({ xMm: 0, yMm: h / 2 }), hDirection(1, 0));
+      case "sheet-diagonal":
+        return rule.from === "top-left"
+          ? join(hPoint({ xMm: 0, yMm: 0 }), hPoint({ xMm: w, yMm: h }))
+          : join(hPoint({ xMm: w, yMm: 0 }), hPoint({ xMm: 0, yMm: h }));
+      case "toward": {
+        const p = points.get(rule.through);
+        if (!p) return MISSING;
+        return joinOrReport(p, aimAt(rule.aim));
+      }
+      case "join": {
+        const [p, q] = [points.get(rule.points[0]), points.get(rule.points[1])];
+        if (!p || !q) return MISSING;
+        return joinOrReport(p, q);
+      }
+    }
+  };
+
+  const findPoint = (rule: PointRule): HPoint | string => {
+    switch (rule.kind) {
+      case "from-edges":
+        return hPoint({ xMm: edgeMm(rule.across, view), yMm: edgeMm(rule.down, view) });
+      case "on-line-from-edge": {
+        const line = lines.get(rule.line);
+        if (!line) return MISSING;
+        return meetOrReport(line, join(hPoint({ xMm: edgeMm(rule.across, view), yMm: 0 }), hDirection(0, 1)));
+      }
+      case "along": {
+        const [line, p] = [lines.get(rule.line), points.get(rule.from)];
+        const from = p && findPaperPoint(p);
+        if (!line || !from) return MISSING;
+        const size = Math.hypot(line[0], line[1]);
+        let [dx, dy] = [line[1] / size, -line[0] / size];
+        if (rule.toward === "right" ? dx < 0 : dy > 0) [dx, dy] = [-dx, -dy];
+        return hPoint({ xMm: from.xMm + dx * rule.mm, yMm: from.yMm + dy * rule.mm });
+      }
+      case "part-way-to-vp": {
+        const p = points.get(rule.from);
+        const from = p && findPaperPoint(p);
+        const vp = findPaperPoint(aimAt(rule.aim));
+        if (!from) return MISSING;
+        if (!vp) return "its guide runs to no point on paper";
+        return hPoint({
+          xMm: from.xMm + (vp.xMm - from.xMm) * rule.fraction,
+          yMm: from.yMm + (vp.yMm - from.yMm) * rule.fraction,
+        });
+      }
+      case "crossing": {
+        const [l, m] = [lines.get(rule.lines[0]), lines.get(rule.lines[1])];
+        if (!l || !m) return MISSING;
+        return meetOrReport(l, m);
+      }
+    }
+  };
+
+  const report = (id: string, called: string, why: string) => {
+    if (why === MISSING) return;
+    findings.push({
+      code: "cannot-be-found",
+      severity: "fault",
+      about: id,
+      message: `The ${called} ("${id}") cannot be found: ${why}.`,
+      numbers: {},
+    });
+  };
+
+  for (const move of moves) {
+    for (const line of move.lines) {
+      const found = findLine(line.rule);
+      if (typeof found === "string") report(line.id, line.called, found);
+      else lines.set(line.id, found);
+    }
+    for (const point of move.points) {
+      const found = findPoint(point.rule);
+      if (typeof found === "string") report(point.id, point.called, found);
+      else points.set(point.id, found);
+    }
+  }
+  return { points, lines, findings };
+}
+
+const MISSING = "what it needs is missing";
+
+function joinOrReport(p: HPoint, q: HPoint): HLine | string {
+  const [a, b] = [findPaperPoint(p), findPaperPoint(q)];
+  if (a && b && Math.hypot(b.xMm - a.xMm, b.yMm - a.yMm) < SAME_POINT_MM)
+    return "the two points to join are the same point";
+  return join(p, q);
+}
+
+function meetOrReport(l: HLine, m: HLine): HPoint | string {
+  if (angleBetweenRad(l, m) < SAME_LINE_RAD) return "its two lines are the same line or run side by side";
+  return meet(l, m);
+}
+
+/** A distance from an edge as a paper coordinate in mm. */
+export function edgeMm(from: FromEdge, view: View): number {
+  switch (from.edge) {
+    case "left":
+    case "top":
+      return from.mm;
+    case "right":
+      return view.sheet.widthMm - from.mm;
+    case "bottom":
+      return view.sheet.heightMm - from.mm;
+  }
+}

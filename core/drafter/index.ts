@@ -1,0 +1,16 @@
+export { along, Drafter } from "./drafter.ts";
+export type { Evaluation } from "./evaluate.ts";
+export { evaluate } from "./evaluate.ts";
+export type {
+  Aim,
+  FromEdge,
+  LineMade,
+  LineRule,
+  Move,
+  PointMade,
+  PointRule,
+  SheetEdge,
+  StrokePlan,
+  StrokeRole,
+} from "./move.ts";
+export { needsOf } from "./move.ts";

@@ -1,0 +1,46 @@
+/** A closed stretch [from, to] of a line's own parameter. */
+export interface Interval {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The union of intervals as disjoint ones in rising order; empty and reversed ones are dropped. */
+export function unite(intervals: readonly Interval[]): Interval[] {
+  const sorted = intervals.filter((i) => i.to > i.from).sort((a, b) => a.from - b.from);
+  const united: Interval[] = [];
+  for (const next of sorted) {
+    const last = united[united.length - 1];
+    if (last && next.from <= last.to) {
+      united[united.length - 1] = { from: last.from, to: Math.max(last.to, next.to) };
+    } else united.push(next);
+  }
+  return united;
+}
+
+/** What is left of `whole` outside the given intervals, in rising order. */
+export function subtract(whole: Interval, taken: readonly Interval[]): Interval[] {
+  const left: Interval[] = [];
+  let from = whole.from;
+  for (const t of unite(taken)) {
+    if (t.to <= whole.from || t.from >= whole.to) continue;
+    if (t.from > from) left.push({ from, to: t.from });
+    from = Math.max(from, t.to);
+  }
+  if (from < whole.to) left.push({ from, to: whole.to });
+  return left;
+}
+
+/** The overlap of two intervals, or null when they share no length. */
+export function overlap(a: Interval, b: Interval): Interval | null {
+  const from = Math.max(a.from, b.from);
+  const to = Math.min(a.to, b.to);
+  return to > from ? { from, to } : null;
+}
+
+/** Where the affine function with these values at 0 and 1 is positive, within [0, 1]. */
+export function wherePositive(at0: number, at1: number): Interval | null {
+  if (at0 > 0 && at1 > 0) return { from: 0, to: 1 };
+  if (at0 <= 0 && at1 <= 0) return null;
+  const root = at0 / (at0 - at1);
+  return at0 > 0 ? { from: 0, to: root } : { from: root, to: 1 };
+}

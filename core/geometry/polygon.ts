@@ -1,0 +1,99 @@
+import type { PaperPoint } from "./homogeneous.ts";
+import { type Interval, overlap, unite } from "./interval.ts";
+
+/** A region of the paper: outlines under the even-odd rule, so holes are outlines too. */
+export type Region = readonly (readonly PaperPoint[])[];
+
+/** Whether `p` lies inside the region (even-odd; the border itself may fall either way). */
+export function regionContains(region: Region, p: PaperPoint): boolean {
+  let inside = false;
+  for (const ring of region) {
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const a = ring[i];
+      const b = ring[j];
+      if (!a || !b) continue;
+      if (a.yMm > p.yMm === b.yMm > p.yMm) continue;
+      if (p.xMm < a.xMm + ((b.xMm - a.xMm) * (p.yMm - a.yMm)) / (b.yMm - a.yMm)) inside = !inside;
+    }
+  }
+  return inside;
+}
+
+/**
+ * The stretches of the segment p–q, in its own parameter 0…1, that lie inside the region. The segment is cut
+ * at every border it crosses and each cut piece is judged at its middle, so a segment along a border is inside
+ * or outside as a whole by the even-odd rule, never in slivers.
+ */
+export function insideRegion(p: PaperPoint, q: PaperPoint, region: Region): Interval[] {
+  const dx = q.xMm - p.xMm;
+  const dy = q.yMm - p.yMm;
+  const cuts = [0, 1];
+  for (const ring of region) {
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const a = ring[j];
+      const b = ring[i];
+      if (!a || !b) continue;
+      const ex = b.xMm - a.xMm;
+      const ey = b.yMm - a.yMm;
+      const turn = dx * ey - dy * ex;
+      if (turn === 0) continue;
+      const t = ((a.xMm - p.xMm) * ey - (a.yMm - p.yMm) * ex) / turn;
+      if (t > 0 && t < 1) cuts.push(t);
+    }
+  }
+  cuts.sort((a, b) => a - b);
+  const inside: Interval[] = [];
+  for (let i = 1; i < cuts.length; i++) {
+    const piece = { from: cuts[i - 1] ?? 0, to: cuts[i] ?? 1 };
+    if (piece.to <= piece.from) continue;
+    const middle = (piece.from + piece.to) / 2;
+    if (regionContains(region, { xMm: p.xMm + dx * middle, yMm: p.yMm + dy * middle })) inside.push(piece);
+  }
+  return unite(inside);
+}
+
+/** The part of the segment p–q inside the rectangle [0, width] × [0, height] (Liang and Barsky 1984, from memory). */
+export function clipToSheet(
+  p: PaperPoint,
+  q: PaperPoint,
+  widthMm: number,
+  heightMm: number,
+): Interval | null {
+  let kept: Interval | null = { from: 0, to: 1 };
+  for (const [start, end, limit] of [
+    [p.xMm, q.xMm, widthMm],
+    [p.yMm, q.yMm, heightMm],
+  ] as const) {
+    const step = end - start;
+    if (step === 0) {
+      if (start < 0 || start > limit) return null;
+      continue;
+    }
+    const a = (0 - start) / step;
+    const b = (limit - start) / step;
+    kept = kept && overlap(kept, { from: Math.min(a, b), to: Math.max(a, b) });
+    if (!kept) return null;
+  }
+  return kept;
+}
+
+/** The narrowest width of a convex outline in mm, over the directions of its own sides. 0 when it has no area. */
+export function thicknessMm(outline: readonly PaperPoint[]): number {
+  let narrowest = Number.POSITIVE_INFINITY;
+  for (let i = 0; i < outline.length; i++) {
+    const a = outline[i];
+    const b = outline[(i + 1) % outline.length];
+    if (!a || !b) continue;
+    const length = Math.hypot(b.xMm - a.xMm, b.yMm - a.yMm);
+    if (length === 0) continue;
+    let least = 0;
+    let most = 0;
+    for (const c of outline) {
+      const off = ((b.xMm - a.xMm) * (c.yMm - a.yMm) - (b.yMm - a.yMm) * (c.xMm - a.xMm)) / length;
+      least = Math.min(least, off);
+      most = Math.max(most, off);
+    }
+    narrowest = Math.min(narrowest, most - least);
+  }
+  return Number.isFinite(narrowest) ? narrowest : 0;
+}

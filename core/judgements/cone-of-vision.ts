@@ -1,0 +1,45 @@
+import { type Finding, formatLength } from "../base/index.ts";
+import { distanceMm, findPaperPoint } from "../geometry/index.ts";
+import type { PlannedSolid } from "../recipes/index.ts";
+import { type View, worldToPaper } from "../view/index.ts";
+
+/** Half the 60° cone inside which drawn things do not look stretched; common practice, no published source. */
+const HALF_CONE_RAD = Math.PI / 6;
+
+/** Radius in paper mm of the 60° cone of vision: d·tan 30°. */
+export function coneRadiusMm(distanceFromPaperMm: number): number {
+  return distanceFromPaperMm * Math.tan(HALF_CONE_RAD);
+}
+
+/** Reports every solid with corners outside the cone of vision, with the distance that would take them in. */
+export function judgeConeOfVision(solids: readonly PlannedSolid[], view: View): Finding[] {
+  const { principal, distanceMm: d } = view.camera;
+  const radius = coneRadiusMm(d);
+  return solids.flatMap(({ objectId, solid }): Finding[] => {
+    const reaches = Object.values(solid.corners).map((corner) => {
+      const p = findPaperPoint(worldToPaper(view.camera, corner));
+      return p ? distanceMm(principal, p) : 0;
+    });
+    const outside = reaches.filter((r) => r > radius + 0.05).length;
+    if (outside === 0) return [];
+    const furthest = Math.max(...reaches);
+    const neededMm = Math.ceil(furthest / Math.tan(HALF_CONE_RAD));
+    return [
+      {
+        code: "outside-cone",
+        severity: "note",
+        about: objectId,
+        message: `${outside} of ${reaches.length} corners stand outside the 60° cone of vision, the furthest ${formatLength(furthest - radius, view.sheet)} beyond it: they will look stretched.`,
+        numbers: { outside, beyondMm: furthest - radius, neededDistanceMm: neededMm },
+        ...(view.frames.every((f) => f.axes.width[2] === 0)
+          ? {
+              mend: {
+                label: "Look from further away",
+                changes: [{ id: "view", field: "viewingDistanceMm", value: neededMm }],
+              },
+            }
+          : {}),
+      },
+    ];
+  });
+}

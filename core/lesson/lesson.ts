@@ -1,0 +1,76 @@
+import * as v from "valibot";
+import { HandOutSchema } from "../display/index.ts";
+import { CueSchema } from "../narration/index.ts";
+import { PlanSchema } from "../plan/index.ts";
+import { idSchema, ObjectSchema } from "../recipes/index.ts";
+import { AnchorsSchema } from "../schedule/index.ts";
+import { StepOverrideSchema } from "../steps/index.ts";
+import { SheetSchema, ViewSchema } from "../view/index.ts";
+
+export const LESSON_FORMAT = "regulanda-lesson";
+export const LESSON_VERSION = 1;
+
+const positiveInt = v.pipe(v.number(), v.integer("a whole number"), v.minValue(1));
+const CornerSchema = v.strictObject({ xPx: v.number(), yPx: v.number() });
+
+/** Where the sheet's corners lie in the picture, in pixels of the video itself. */
+export const CornersSchema = v.strictObject({
+  topLeft: CornerSchema,
+  topRight: CornerSchema,
+  bottomRight: CornerSchema,
+  bottomLeft: CornerSchema,
+});
+
+/** A recording: its video, its narration, and what ties steps and sheet to them. */
+export const TakeSchema = v.strictObject({
+  id: idSchema,
+  label: v.pipe(v.string(), v.minLength(1), v.maxLength(120)),
+  video: v.nullable(
+    v.strictObject({
+      /** File name of the recording: beside the lesson file, or in the app's own store. */
+      file: v.pipe(v.string(), v.minLength(1)),
+      durationMs: positiveInt,
+      widthPx: positiveInt,
+      heightPx: positiveInt,
+    }),
+  ),
+  narration: v.nullable(
+    v.strictObject({
+      fileName: v.string(),
+      cues: v.pipe(v.array(CueSchema), v.minLength(1, "a narration has at least one cue")),
+    }),
+  ),
+  corners: v.nullable(CornersSchema),
+  anchors: AnchorsSchema,
+});
+export type Take = v.InferOutput<typeof TakeSchema>;
+
+/** The lesson document: all that is saved. Everything else is computed from it. */
+export const LessonSchema = v.strictObject({
+  format: v.literal(LESSON_FORMAT),
+  version: v.literal(LESSON_VERSION),
+  title: v.pipe(
+    v.string(),
+    v.trim(),
+    v.minLength(1, "a lesson needs a title"),
+    v.maxLength(120, "a title has at most 120 letters"),
+  ),
+  plan: PlanSchema,
+  sheet: SheetSchema,
+  view: ViewSchema,
+  /** In drawing order. */
+  objects: v.pipe(v.array(ObjectSchema), v.maxLength(2000, "a lesson holds at most 2000 objects")),
+  /** Depth groups from the nearest to the furthest: "ground", and the ids of free objects. */
+  frontToBack: v.array(v.string()),
+  /** What the educator says differently, by step id. */
+  steps: v.record(v.string(), StepOverrideSchema),
+  takes: v.array(TakeSchema),
+  currentTake: v.nullable(v.string()),
+  handOut: HandOutSchema,
+});
+export type Lesson = v.InferOutput<typeof LessonSchema>;
+
+/** The take the lesson follows now, or null before there is one. */
+export function findCurrentTake(lesson: Lesson): Take | null {
+  return lesson.takes.find((t) => t.id === lesson.currentTake) ?? null;
+}

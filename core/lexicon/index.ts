@@ -1,0 +1,2 @@
+export { cornerPlace } from "./corners.ts";
+export { sayShare } from "./fractions.ts";

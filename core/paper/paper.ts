@@ -1,0 +1,56 @@
+import type { Finding } from "../base/index.ts";
+import type { StrokeRole } from "../drafter/index.ts";
+import type { PaperPoint } from "../geometry/index.ts";
+
+/** A stretch of a stroke that lies on the paper for a while; `from` and `to` are shares of the stroke, 0 to 1. */
+export interface StrokePiece {
+  readonly from: number;
+  readonly to: number;
+  /** The edge itself, or the guide's tail beyond it. */
+  readonly part: "edge" | "tail";
+  /** Index of the move that rubs it out; null when it stays. */
+  readonly diesAt: number | null;
+}
+
+/** A line on the paper, from the moment it is ruled. A dot is a stroke whose two ends are one point. */
+export interface PaperStroke {
+  /** The id of the move that draws it. */
+  readonly id: string;
+  readonly objectId: string;
+  readonly moveIndex: number;
+  readonly role: StrokeRole;
+  readonly from: PaperPoint;
+  readonly to: PaperPoint;
+  readonly pieces: readonly StrokePiece[];
+  /** Index of the move from which its edge is traced firmly; a guide stays light until its object is closed. */
+  readonly firmFrom: number;
+  /** Whether part of it would lie beyond the sheet's edge. */
+  readonly runsOff: boolean;
+  /** Ids of the objects already drawn that stop it. */
+  readonly stoppedBy: readonly string[];
+}
+
+/** Everything that ever lies on the paper, with its life. */
+export interface Paper {
+  readonly strokes: readonly PaperStroke[];
+  readonly findings: readonly Finding[];
+}
+
+/** A stroke together with what of it lies on the paper at one moment. */
+export interface StandingStroke {
+  readonly stroke: PaperStroke;
+  readonly pieces: readonly StrokePiece[];
+}
+
+export function isDot(stroke: PaperStroke): boolean {
+  return stroke.from.xMm === stroke.to.xMm && stroke.from.yMm === stroke.to.yMm;
+}
+
+/** The paper after move `moveIndex` is done (−1: the empty sheet): a filter over the strokes' lives. */
+export function paperAfter(paper: Paper, moveIndex: number): StandingStroke[] {
+  return paper.strokes.flatMap((stroke) => {
+    if (stroke.moveIndex > moveIndex) return [];
+    const pieces = stroke.pieces.filter((p) => p.diesAt === null || p.diesAt > moveIndex);
+    return pieces.length > 0 ? [{ stroke, pieces }] : [];
+  });
+}

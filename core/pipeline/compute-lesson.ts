@@ -1,0 +1,113 @@
+import type { Finding } from "../base/index.ts";
+import { type Evaluation, evaluate } from "../drafter/index.ts";
+import { judgeConeOfVision, judgeOffSheet } from "../judgements/index.ts";
+import { findCurrentTake, type Lesson } from "../lesson/index.ts";
+import { type Word, wordsOf } from "../narration/index.ts";
+import { drawPaper, type Paper } from "../paper/index.ts";
+import { AGE_BANDS } from "../plan/index.ts";
+import { type Program, planLesson } from "../recipes/index.ts";
+import { type Schedule, scheduleSteps } from "../schedule/index.ts";
+import { groupSteps, type Step } from "../steps/index.ts";
+import { planView, type Sheet, type View } from "../view/index.ts";
+
+/** Everything that follows from a lesson document. Never saved: always computed. */
+export interface ComputedLesson {
+  readonly lesson: Lesson;
+  readonly sheet: Sheet;
+  readonly view: View;
+  readonly program: Program;
+  readonly moves: Program["moves"];
+  readonly evaluation: Evaluation;
+  readonly paper: Paper;
+  readonly steps: readonly Step[];
+  /** The words of the current take's narration; empty before there is one. */
+  readonly words: readonly Word[];
+  readonly schedule: Schedule;
+  /** What step making found; part of `findings` too. */
+  readonly stepFindings: readonly Finding[];
+  readonly findings: readonly Finding[];
+}
+
+/**
+ * The plot: document → view → moves → points → paper → steps → schedule. Given what was computed for an
+ * earlier document, a stage runs again only when one of its inputs is another object than before.
+ */
+export function computeLesson(lesson: Lesson, before: ComputedLesson | null = null): ComputedLesson {
+  const was = before?.lesson;
+  const sameView = before !== null && was?.view === lesson.view && was.sheet === lesson.sheet;
+  const view = sameView ? before.view : planView(lesson.view, lesson.sheet);
+
+  const sameProgram =
+    sameView &&
+    was?.objects === lesson.objects &&
+    was.frontToBack === lesson.frontToBack &&
+    was.plan === lesson.plan;
+  const program = sameProgram
+    ? before.program
+    : planLesson(lesson.objects, lesson.frontToBack, lesson.plan, view);
+  const evaluation = sameProgram ? before.evaluation : evaluate(program.moves, view);
+  const paper = sameProgram ? before.paper : drawPaper(program, view);
+
+  const sameSteps = sameProgram && was?.steps === lesson.steps;
+  const grouped = sameSteps
+    ? { steps: before.steps, findings: before.stepFindings }
+    : groupSteps({
+        moves: program.moves,
+        evaluation,
+        paper,
+        view,
+        overrides: lesson.steps,
+        labelOf: labelsOf(lesson),
+      });
+
+  const sameTakes = before !== null && was?.takes === lesson.takes && was.currentTake === lesson.currentTake;
+  const take = findCurrentTake(lesson);
+  const words = sameTakes ? before.words : (take?.narration?.cues ?? []).flatMap(wordsOf);
+  const schedule =
+    sameSteps && sameTakes
+      ? before.schedule
+      : scheduleSteps({
+          steps: grouped.steps,
+          moves: program.moves,
+          paper,
+          pace: AGE_BANDS[lesson.plan.ageBand],
+          take: take && { durationMs: takeDurationMs(take, words), words, anchors: take.anchors },
+        });
+
+  const findings = [
+    ...program.findings,
+    ...evaluation.findings,
+    ...paper.findings,
+    ...grouped.findings,
+    ...judgeOffSheet(view),
+    ...judgeConeOfVision(program.solids, view),
+    ...schedule.findings,
+  ];
+  return {
+    lesson,
+    sheet: lesson.sheet,
+    view,
+    program,
+    moves: program.moves,
+    evaluation,
+    paper,
+    steps: grouped.steps,
+    words,
+    schedule,
+    stepFindings: grouped.findings,
+    findings,
+  };
+}
+
+function labelsOf(lesson: Lesson): (id: string) => string {
+  const labels = new Map(lesson.objects.map((o) => [o.id, o.label]));
+  return (id) => labels.get(id) ?? id;
+}
+
+/** Lesson time of a take: its video's, or to the end of its words before the video is there. */
+function takeDurationMs(
+  take: NonNullable<ReturnType<typeof findCurrentTake>>,
+  words: readonly Word[],
+): number {
+  return take.video?.durationMs ?? words[words.length - 1]?.endMs ?? 0;
+}

@@ -1,0 +1,4 @@
+export type { ComputedLesson } from "./compute-lesson.ts";
+export { computeLesson } from "./compute-lesson.ts";
+export type { LessonState, PlaceName } from "./lesson-state.ts";
+export { readiness, stateOf } from "./lesson-state.ts";

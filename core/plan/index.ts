@@ -1,0 +1,6 @@
+export type { AgeBand, Pace } from "./age-bands.ts";
+export { AGE_BANDS, ERASE_MS, FOLD_MS, MARK_MS } from "./age-bands.ts";
+export type { Plan } from "./plan-slice.ts";
+export { PlanSchema } from "./plan-slice.ts";
+export type { School } from "./schools.ts";
+export { CENTRE_SCHOOL, ERASE_SCHOOL, GUIDES_SCHOOL } from "./schools.ts";

@@ -1,0 +1,67 @@
+import type { Plan } from "./plan-slice.ts";
+
+/** A choice of school: what it is called and, in a line, what it changes. */
+export interface School<F extends keyof Plan> {
+  readonly field: F;
+  readonly title: string;
+  readonly choices: readonly { readonly value: Plan[F]; readonly label: string; readonly effect: string }[];
+}
+
+export const CENTRE_SCHOOL: School<"centre"> = {
+  field: "centre",
+  title: "Finding the centre",
+  choices: [
+    {
+      value: "measure",
+      label: "Measure",
+      effect: "Two marks halfway along the top and bottom edge, two at the sides, joined lightly.",
+    },
+    {
+      value: "fold",
+      label: "Fold twice",
+      effect: "Quick, no ruler: two creases cross in the centre and stay in the paper.",
+    },
+    {
+      value: "diagonals",
+      label: "Corner to corner",
+      effect: "Two light lines that cross in the centre; rubbed out with the first tails.",
+    },
+    { value: "eye", label: "By eye", effect: "One dot, then the gaps either side are compared." },
+    {
+      value: "none",
+      label: "Leave it out",
+      effect: "The vanishing point is measured from the sheet's edges instead.",
+    },
+  ],
+};
+
+export const GUIDES_SCHOOL: School<"guides"> = {
+  field: "guides",
+  title: "Length of guides",
+  choices: [
+    {
+      value: "to-vp",
+      label: "To the vanishing point",
+      effect: "Easiest to check; leaves long tails to rub out.",
+    },
+    {
+      value: "part-way",
+      label: "Part of the way",
+      effect: "The ruler still touches the point, the pencil stops early; less to rub out.",
+    },
+  ],
+};
+
+export const ERASE_SCHOOL: School<"erase"> = {
+  field: "erase",
+  title: "Rubbing out",
+  choices: [
+    { value: "each-object", label: "After each thing", effect: "One rubbing-out step closes every object." },
+    { value: "at-end", label: "All at the end", effect: "One long rubbing-out step closes the lesson." },
+    {
+      value: "never",
+      label: "Never (pen)",
+      effect: "No rubbing out; lines that cross a nearer thing are reported.",
+    },
+  ],
+};

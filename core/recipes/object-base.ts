@@ -1,0 +1,24 @@
+import * as v from "valibot";
+
+export const idSchema = v.pipe(
+  v.string(),
+  v.regex(
+    /^[a-z][a-z0-9-]{0,59}$/,
+    "an id is lower-case letters, digits and hyphens, at most 60 of them, and starts with a letter",
+  ),
+);
+
+/** What every object of a lesson has, whatever its recipe. */
+export const ObjectBase = {
+  id: idSchema,
+  /** What the lesson calls it: "left bench". */
+  label: v.pipe(
+    v.string(),
+    v.trim(),
+    v.minLength(1, "a thing needs a name"),
+    v.maxLength(60, "a name has at most 60 letters"),
+  ),
+  frame: v.string(),
+  /** What sets its depth: standing on the ground, or nothing. */
+  depthSetBy: v.picklist(["ground", "free"]),
+} as const;

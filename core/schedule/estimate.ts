@@ -1,0 +1,33 @@
+import type { Move } from "../drafter/index.ts";
+import type { Paper } from "../paper/index.ts";
+import { ERASE_MS, FOLD_MS, MARK_MS, type Pace } from "../plan/index.ts";
+import type { Step } from "../steps/index.ts";
+
+/** How long a demonstrator takes for each move at this pace, in real ms; 0 where nothing lands on the paper. */
+export function handTimesMs(moves: readonly Move[], paper: Paper, pace: Pace): number[] {
+  const seen = new Set(paper.strokes.filter((s) => s.pieces.length > 0).map((s) => s.moveIndex));
+  return moves.map((move, i) => {
+    switch (move.hand) {
+      case "mark":
+        return seen.has(i) ? MARK_MS : 0;
+      case "rule":
+        return seen.has(i) ? pace.demonstratorLineMs : 0;
+      case "fold":
+        return FOLD_MS;
+      case "erase":
+        return ERASE_MS;
+    }
+  });
+}
+
+/** How long it takes to tell a step, in real ms. */
+export function tellingMs(step: Step, pace: Pace): number {
+  const words = [...step.instruction, ...step.notes].join(" ").split(/\s+/).filter(Boolean).length;
+  return (words / pace.wordsPerMinute) * 60_000;
+}
+
+/** How much longer the class needs than the demonstrator: the wait after a step, in real ms. */
+export function waitMs(step: Step, pace: Pace): number {
+  if (step.kind !== "draw-along" && step.kind !== "measure") return 0;
+  return step.newLines * (pace.pupilLineMs - pace.demonstratorLineMs);
+}

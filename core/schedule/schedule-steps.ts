@@ -1,0 +1,202 @@
+import type { Finding } from "../base/index.ts";
+import type { Move } from "../drafter/index.ts";
+import type { Word } from "../narration/index.ts";
+import type { Paper } from "../paper/index.ts";
+import type { Pace } from "../plan/index.ts";
+import type { Step } from "../steps/index.ts";
+import type { Anchors } from "./anchor.ts";
+import { handTimesMs, tellingMs, waitMs } from "./estimate.ts";
+
+/** A step's stretch of lesson time, [startMs, endMs). */
+export interface StepWindow {
+  readonly stepId: string;
+  readonly startMs: number;
+  readonly endMs: number;
+  /** When the first move begins: at the anchored word, or once the step has been told. */
+  readonly drawFromMs: number;
+  /** The word it is tied to; null when its place is an estimate. */
+  readonly wordId: string | null;
+}
+
+/** One move in lesson time: the ruler lies from startMs, the pencil draws in [drawFromMs, drawToMs). */
+export interface MoveTiming {
+  readonly moveId: string;
+  readonly moveIndex: number;
+  readonly startMs: number;
+  readonly drawFromMs: number;
+  readonly drawToMs: number;
+  readonly endMs: number;
+}
+
+export interface Schedule {
+  readonly windows: readonly StepWindow[];
+  /** In order of time; every move of every step. */
+  readonly moves: readonly MoveTiming[];
+  readonly totalMs: number;
+  readonly findings: readonly Finding[];
+}
+
+export interface ScheduleInput {
+  readonly steps: readonly Step[];
+  readonly moves: readonly Move[];
+  readonly paper: Paper;
+  readonly pace: Pace;
+  /** The narrated take, or null before there is one. */
+  readonly take: {
+    readonly durationMs: number;
+    readonly words: readonly Word[];
+    readonly anchors: Anchors;
+  } | null;
+}
+
+/** Share of a move spent laying the ruler, and share after which the pencil has drawn. */
+const RULER_LAID = 0.25;
+const LINE_DRAWN = 0.85;
+/** Strokes drawn faster than this share of hand pace cannot be followed. */
+const TOO_FAST = 1 / 3;
+
+/**
+ * Places every step and move in lesson time. Without a take: told, drawn, then a wait for the class. With one:
+ * a step starts at its anchored word; steps without an anchor share the gap between their neighbours by
+ * estimate. Moves follow each other at hand pace and are squeezed to fit their window, never overlapping.
+ */
+export function scheduleSteps(input: ScheduleInput): Schedule {
+  const hand = handTimesMs(input.moves, input.paper, input.pace);
+  const handOf = (step: Step) => hand.slice(step.firstMove, step.lastMove + 1).reduce((a, b) => a + b, 0);
+  const needMs = (step: Step) => tellingMs(step, input.pace) + handOf(step) + waitMs(step, input.pace);
+  const { starts, totalMs, findings } = input.take
+    ? startsInTake(input.steps, input.take, needMs)
+    : startsByEstimate(input.steps, needMs);
+
+  const windows: StepWindow[] = [];
+  const moves: MoveTiming[] = [];
+  const squeezed: Finding[] = [];
+  for (const [i, step] of input.steps.entries()) {
+    const start = starts[i] ?? { atMs: 0, wordId: null };
+    const endMs = starts[i + 1]?.atMs ?? totalMs;
+    const told = input.take ? start.atMs : start.atMs + tellingMs(step, input.pace);
+    const room = endMs - told;
+    const natural = handOf(step);
+    const pace = natural > room ? room / natural : 1;
+    if (pace < TOO_FAST) squeezed.push(squeezedFinding(step, natural, room));
+    windows.push({
+      stepId: step.id,
+      startMs: Math.round(start.atMs),
+      endMs: Math.round(endMs),
+      drawFromMs: Math.round(told),
+      wordId: start.wordId,
+    });
+    let at = told;
+    for (let m = step.firstMove; m <= step.lastMove; m++) {
+      const takes = (hand[m] ?? 0) * pace;
+      moves.push({
+        moveId: input.moves[m]?.id ?? "",
+        moveIndex: m,
+        startMs: Math.round(at),
+        drawFromMs: Math.round(at + takes * RULER_LAID),
+        drawToMs: Math.round(at + takes * LINE_DRAWN),
+        endMs: Math.round(at + takes),
+      });
+      at += takes;
+    }
+  }
+  return { windows, moves, totalMs: Math.round(totalMs), findings: [...findings, ...squeezed] };
+}
+
+interface Start {
+  readonly atMs: number;
+  readonly wordId: string | null;
+}
+interface Starts {
+  readonly starts: readonly Start[];
+  readonly totalMs: number;
+  readonly findings: readonly Finding[];
+}
+
+function startsByEstimate(steps: readonly Step[], needMs: (step: Step) => number): Starts {
+  let at = 0;
+  const starts = steps.map((step) => {
+    const start = { atMs: at, wordId: null };
+    at += needMs(step);
+    return start;
+  });
+  return { starts, totalMs: at, findings: [] };
+}
+
+function startsInTake(
+  steps: readonly Step[],
+  take: NonNullable<ScheduleInput["take"]>,
+  needMs: (step: Step) => number,
+): Starts {
+  const { fixed, findings } = anchoredStarts(steps, take);
+  const starts: Start[] = [];
+  for (let i = 0; i < steps.length; ) {
+    const start = fixed.get(i) ?? { atMs: 0, wordId: null };
+    let next = i + 1;
+    while (next < steps.length && !fixed.has(next)) next++;
+    const endMs = fixed.get(next)?.atMs ?? take.durationMs;
+    const group = steps.slice(i, next);
+    const needed = group.reduce((sum, s) => sum + needMs(s), 0);
+    let at = start.atMs;
+    for (const [k, step] of group.entries()) {
+      starts.push(k === 0 ? start : { atMs: at, wordId: null });
+      at += needed > 0 ? ((endMs - start.atMs) * needMs(step)) / needed : 0;
+    }
+    i = next;
+  }
+  return { starts, totalMs: Math.max(take.durationMs, starts[starts.length - 1]?.atMs ?? 0), findings };
+}
+
+/** The anchors that can be kept: known word, and no earlier than the anchored step before. */
+function anchoredStarts(steps: readonly Step[], take: NonNullable<ScheduleInput["take"]>) {
+  const words = new Map(take.words.map((w) => [w.id, w]));
+  const fixed = new Map<number, Start>();
+  const findings: Finding[] = [];
+  const drop = (code: string, about: string, message: string) =>
+    findings.push({ code, severity: "warning", about, message, numbers: {} });
+  let latest = 0;
+  for (const [i, step] of steps.entries()) {
+    const anchor = take.anchors[step.id];
+    if (!anchor) continue;
+    const word = words.get(anchor.wordId);
+    if (!word) {
+      drop(
+        "anchor-without-word",
+        step.id,
+        `Step ${step.number} "${step.title}" is tied to word ${anchor.wordId}, which this narration does not have. Its time is an estimate until it is placed again.`,
+      );
+      continue;
+    }
+    const atMs = Math.min(Math.max(0, word.startMs + anchor.offsetMs), take.durationMs);
+    if (atMs < latest) {
+      drop(
+        "anchor-out-of-order",
+        step.id,
+        `Step ${step.number} "${step.title}" is tied to "${word.text}", which is spoken before the step in front of it. Its time is an estimate until it is placed again.`,
+      );
+      continue;
+    }
+    latest = atMs;
+    fixed.set(i, { atMs, wordId: anchor.wordId });
+  }
+  const known = new Set(steps.map((s) => s.id));
+  for (const stepId of Object.keys(take.anchors)) {
+    if (!known.has(stepId))
+      drop(
+        "anchor-without-step",
+        stepId,
+        `A place in the narration is kept for step "${stepId}", which is not in the lesson now.`,
+      );
+  }
+  return { fixed, findings };
+}
+
+function squeezedFinding(step: Step, naturalMs: number, roomMs: number): Finding {
+  return {
+    code: "squeezed-step",
+    severity: "warning",
+    about: step.id,
+    message: `Step ${step.number} "${step.title}" has ${(roomMs / 1000).toFixed(1)} s for lines that take about ${(naturalMs / 1000).toFixed(0)} s by hand: too fast to follow.`,
+    numbers: { roomMs, naturalMs },
+  };
+}

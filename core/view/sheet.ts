@@ -1,0 +1,30 @@
+import * as v from "valibot";
+
+/** No sheet a class draws on is smaller than a playing card or larger than a wall banner. */
+const SIDE_MM = v.pipe(
+  v.number(),
+  v.minValue(50, "a side is at least 50 mm"),
+  v.maxValue(3000, "a side is at most 3000 mm"),
+);
+
+export const SheetSchema = v.strictObject({
+  widthMm: SIDE_MM,
+  heightMm: SIDE_MM,
+  unit: v.picklist(["in", "mm"]),
+  /** Denominator of the finest inch fraction that readings use. */
+  smallestFraction: v.picklist([2, 4, 8, 16]),
+});
+
+export type Sheet = v.InferOutput<typeof SheetSchema>;
+
+/** A4 and A3: ISO 216. Letter: ANSI/ASME Y14.1 (from memory). The squares: common practice, no published source. */
+export const STANDARD_SHEETS = [
+  { name: "A4, on its side", widthMm: 297, heightMm: 210 },
+  { name: "A4, upright", widthMm: 210, heightMm: 297 },
+  { name: "A3, on its side", widthMm: 420, heightMm: 297 },
+  { name: "A3, upright", widthMm: 297, heightMm: 420 },
+  { name: "Letter, on its side", widthMm: 279.4, heightMm: 215.9 },
+  { name: "Letter, upright", widthMm: 215.9, heightMm: 279.4 },
+  { name: "9 in square", widthMm: 228.6, heightMm: 228.6 },
+  { name: "4 1⁄2 in square", widthMm: 114.3, heightMm: 114.3 },
+] as const;
