@@ -59,7 +59,7 @@ export function svgElement(mark: Mark, palette: Readonly<Record<Colour, string>>
         tag: "text",
         attributes: {
           "font-size": num(mark.size),
-          "font-family": "Andika, sans-serif",
+          "font-family": "Alegreya Sans, sans-serif",
           "font-weight": mark.weight === "bold" ? 700 : 400,
           "text-anchor": mark.anchor,
           fill: palette[mark.colour],

@@ -12,6 +12,27 @@ export const anySheet = fc.record({
   smallestFraction: fc.constantFrom(2 as const, 4 as const, 8 as const, 16 as const),
 });
 
+type Frames = Lesson["view"]["frames"];
+
+const onePointFrames = (widthMm: number): fc.Arbitrary<Frames> =>
+  tenths(-50, widthMm + 50).map(
+    (fromLeftMm): Frames => [{ id: "main", kind: "one-point", vanishingPoint: { fromLeftMm } }],
+  );
+
+const twoPointFrames = (widthMm: number): fc.Arbitrary<Frames> =>
+  fc
+    .tuple(tenths(-200, widthMm * 0.3), tenths(widthMm * 0.7, widthMm + 200))
+    .map(
+      ([l, r]): Frames => [
+        {
+          id: "main",
+          kind: "two-point",
+          leftVanishingPoint: { fromLeftMm: l },
+          rightVanishingPoint: { fromLeftMm: r },
+        },
+      ],
+    );
+
 /** A one- or two-point view on a sheet: the horizon anywhere on it, VPs on or off it. */
 export const anyView = (
   sheet: { widthMm: number; heightMm: number },
@@ -23,22 +44,9 @@ export const anyView = (
     frames: fc
       .constantFrom(...kinds)
       .chain((kind) =>
-        kind === "one-point"
-          ? tenths(-50, sheet.widthMm + 50).map((fromLeftMm) => [
-              { id: "main", kind, vanishingPoint: { fromLeftMm } },
-            ])
-          : fc
-              .tuple(tenths(-200, sheet.widthMm * 0.3), tenths(sheet.widthMm * 0.7, sheet.widthMm + 200))
-              .map(([l, r]) => [
-                {
-                  id: "main",
-                  kind,
-                  leftVanishingPoint: { fromLeftMm: l },
-                  rightVanishingPoint: { fromLeftMm: r },
-                },
-              ]),
+        kind === "one-point" ? onePointFrames(sheet.widthMm) : twoPointFrames(sheet.widthMm),
       ),
-  }) as fc.Arbitrary<Lesson["view"]>;
+  });
 
 /** A box whose foot stands between the VPs of a two-point view, anywhere in a one-point one. */
 export function anyBox(

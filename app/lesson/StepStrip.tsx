@@ -1,0 +1,70 @@
+import { memo, useEffect, useRef } from "react";
+import { type Drawing, drawStep } from "#core/display";
+import type { Paper } from "#core/paper";
+import type { Step } from "#core/steps";
+import type { Sheet } from "#core/view";
+import { DrawingView } from "../ui/DrawingView.tsx";
+import type { LessonContext } from "./lesson-context.ts";
+import styles from "./StepStrip.module.css";
+
+/** The steps of the lesson, each a thumbnail of its new lines; the same strip in every place. */
+export function StepStrip({ context }: { context: LessonContext }) {
+  const { computed, step, chooseStep } = context;
+  const list = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    if (step)
+      list.current
+        ?.querySelector('[aria-current="step"]')
+        ?.scrollIntoView({ block: "nearest", inline: "nearest" });
+  }, [step]);
+  const move = (by: number) => {
+    const index = step ? computed.steps.indexOf(step) : -1;
+    const next = computed.steps[Math.min(computed.steps.length - 1, Math.max(0, index + by))];
+    if (!next) return;
+    chooseStep(next.id);
+    list.current?.querySelectorAll<HTMLButtonElement>("button")[next.number - 1]?.focus();
+  };
+  const flagged = new Set(computed.findings.filter((f) => f.severity !== "note").map((f) => f.about));
+  return (
+    <nav className={styles.strip} aria-label="Steps">
+      <ol
+        className={styles.list}
+        ref={list}
+        onKeyDown={(e) => {
+          if (e.key === "ArrowRight" || e.key === "ArrowLeft") {
+            e.preventDefault();
+            move(e.key === "ArrowRight" ? 1 : -1);
+          }
+        }}
+      >
+        {computed.steps.map((s, i) => (
+          <li key={s.id}>
+            <button
+              type="button"
+              className={styles.step}
+              aria-current={s.id === step?.id ? "step" : undefined}
+              aria-label={`Step ${s.number}: ${s.title}`}
+              title={s.title}
+              tabIndex={s.id === step?.id || (!step && i === 0) ? 0 : -1}
+              onClick={() => chooseStep(s.id === step?.id ? null : s.id)}
+            >
+              <Thumbnail paper={computed.paper} sheet={computed.sheet} step={s} />
+              <span className={styles.number}>
+                {s.number}
+                {flagged.has(s.id) ? <span className={styles.flag}> !</span> : null}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+}
+
+const Thumbnail = memo(
+  function Thumbnail({ paper, sheet, step }: { paper: Paper; sheet: Sheet; step: Step }) {
+    const drawing: Drawing = drawStep(paper, sheet, step, "overlay");
+    return <DrawingView drawing={drawing} className={styles.picture} />;
+  },
+  (a, b) => a.paper === b.paper && a.sheet === b.sheet && a.step.id === b.step.id,
+);

@@ -1,0 +1,119 @@
+import { SegmentedControl, Select } from "@mantine/core";
+import { smallestStepMm } from "#core/base";
+import { drawState } from "#core/display";
+import { dragPaperHandle, paperHandles, paperMeasures, setMeasure } from "#core/handles";
+import { STANDARD_SHEETS } from "#core/view";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import place from "../../lesson/place.module.css";
+import { SheetDesk } from "../../lesson/SheetDesk.tsx";
+import { SheetHandle } from "../../lesson/SheetHandle.tsx";
+import { FindingList } from "../../ui/FindingList.tsx";
+import { LengthInput } from "../../ui/LengthInput.tsx";
+
+/** Sheet, horizon and vanishing point: by dragging on the desk or by number beside it. */
+export function Paper() {
+  const { lesson, computed, commit, preview, step } = useLesson();
+  const { sheet } = lesson;
+  const last = step?.lastMove ?? computed.moves.length - 1;
+  const drawing = {
+    ...drawState(computed.paper, sheet, last, step?.firstMove ?? computed.moves.length, "bench"),
+    alt: "The sheet",
+  };
+  const standard = STANDARD_SHEETS.findIndex(
+    (s) => s.widthMm === sheet.widthMm && s.heightMm === sheet.heightMm,
+  );
+  const desk = sheet.widthMm * 0.22;
+  const about = computed.findings.filter(
+    (f) => f.about === "sheet" || f.code === "outside-cone" || f.severity === "fault",
+  );
+  return (
+    <div className={place.sides}>
+      <div className={place.sheet}>
+        <SheetDesk
+          drawing={drawing}
+          beyondMm={{ left: desk, right: desk, top: 8, bottom: 8 }}
+          label="The sheet on the desk"
+        >
+          {paperHandles(lesson).map((handle) => (
+            <SheetHandle
+              key={handle.id}
+              handle={handle}
+              stepMm={smallestStepMm(sheet)}
+              drag={(to) => dragPaperHandle(lesson, handle.id, to)}
+              preview={preview}
+              commit={commit}
+            />
+          ))}
+        </SheetDesk>
+      </div>
+      <aside className={place.column} aria-label="Measures of the sheet">
+        <h2>The sheet</h2>
+        <Select
+          label="Size"
+          allowDeselect={false}
+          value={standard < 0 ? "own" : String(standard)}
+          data={[
+            ...STANDARD_SHEETS.map((s, i) => ({ value: String(i), label: s.name })),
+            { value: "own", label: "Own size" },
+          ]}
+          onChange={(value) => {
+            const chosen = value === null || value === "own" ? undefined : STANDARD_SHEETS[Number(value)];
+            if (chosen)
+              commit([
+                { id: "sheet", field: "widthMm", value: chosen.widthMm },
+                { id: "sheet", field: "heightMm", value: chosen.heightMm },
+              ]);
+          }}
+        />
+        <div className={place.pairs}>
+          {paperMeasures(lesson)
+            .filter((m) => m.id === "sheet")
+            .map((m) => (
+              <LengthInput
+                key={m.field}
+                label={m.label}
+                valueMm={m.value ?? 0}
+                style={sheet}
+                wholeMm={m.wholeMm}
+                onChange={(mm) => commit(setMeasure(lesson, m, mm))}
+              />
+            ))}
+        </div>
+        <SegmentedControl
+          aria-label="Readings in"
+          value={sheet.unit}
+          data={[
+            { value: "in", label: "inches" },
+            { value: "mm", label: "millimetres" },
+          ]}
+          onChange={(unit) => commit([{ id: "sheet", field: "unit", value: unit }])}
+        />
+        {sheet.unit === "in" ? (
+          <SegmentedControl
+            aria-label="Smallest fraction"
+            value={String(sheet.smallestFraction)}
+            data={[2, 4, 8, 16].map((n) => ({ value: String(n), label: `1⁄${n}` }))}
+            onChange={(n) => commit([{ id: "sheet", field: "smallestFraction", value: Number(n) }])}
+          />
+        ) : null}
+        <h2>Eye level and vanishing point</h2>
+        {paperMeasures(lesson)
+          .filter((m) => m.id !== "sheet")
+          .map((m) => (
+            <LengthInput
+              key={m.id + m.field}
+              label={m.label}
+              valueMm={m.value ?? 0}
+              style={sheet}
+              wholeMm={m.wholeMm}
+              onChange={(mm) => commit(setMeasure(lesson, m, mm))}
+            />
+          ))}
+        <p className={place.quiet}>
+          Drag the horizon up or down and the point along it, or use the arrow keys on either.
+        </p>
+        <FindingList findings={about} onMend={commit} />
+      </aside>
+    </div>
+  );
+}

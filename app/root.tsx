@@ -1,0 +1,59 @@
+import "@mantine/core/styles.layer.css";
+import "@mantine/notifications/styles.layer.css";
+import "@fontsource/alegreya-sans/latin-400.css";
+import "@fontsource/alegreya-sans/latin-500.css";
+import "@fontsource/alegreya-sans/latin-700.css";
+import "@fontsource/alegreya-sans/latin-800.css";
+import "./ui/app.css";
+import { ColorSchemeScript, MantineProvider, mantineHtmlProps } from "@mantine/core";
+import { Notifications } from "@mantine/notifications";
+import type { ReactNode } from "react";
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import type { Route } from "./+types/root";
+import { ErrorPage } from "./ui/ErrorPage.tsx";
+import { useNonce } from "./ui/nonce.ts";
+import { theme } from "./ui/theme.ts";
+
+export const meta: Route.MetaFunction = () => [{ title: "Regulanda" }];
+
+export function Layout({ children }: { children: ReactNode }) {
+  const nonce = useNonce();
+  return (
+    <html lang="en" {...mantineHtmlProps}>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <link rel="icon" href="/mark.svg" type="image/svg+xml" />
+        <ColorSchemeScript defaultColorScheme="auto" {...(nonce ? { nonce } : {})} />
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        <MantineProvider theme={theme} defaultColorScheme="auto">
+          <Notifications position="top-center" />
+          {children}
+        </MantineProvider>
+        <ScrollRestoration {...(nonce ? { nonce } : {})} />
+        <Scripts {...(nonce ? { nonce } : {})} />
+      </body>
+    </html>
+  );
+}
+
+export default function App() {
+  return <Outlet />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  if (isRouteErrorResponse(error)) {
+    const said =
+      typeof error.data === "string" && error.data !== "" ? error.data : "There is nothing at this address.";
+    return <ErrorPage title={error.status === 404 ? "Not found" : "That did not work"} message={said} />;
+  }
+  return (
+    <ErrorPage
+      title="Something broke"
+      message="This page failed. Your lessons are safe: everything saved so far is kept."
+    />
+  );
+}

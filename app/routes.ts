@@ -1,0 +1,21 @@
+import { index, type RouteConfig, route } from "@react-router/dev/routes";
+
+export default [
+  index("routes/shelf.tsx"),
+  route("lessons/:lessonId", "routes/lesson.tsx", [
+    index("routes/lesson-start.tsx"),
+    route("plan", "routes/plan.tsx"),
+    route("paper", "routes/paper.tsx"),
+    route("build", "routes/build.tsx"),
+    route("narrate", "routes/narrate.tsx"),
+    route("rehearse", "routes/rehearse.tsx"),
+    route("hand-out", "routes/hand-out.tsx"),
+    route("log", "routes/log.tsx"),
+  ]),
+  route("lessons/:lessonId/save", "routes/save.ts"),
+  route("lessons/:lessonId/file", "routes/lesson-file.ts"),
+  route("lessons/:lessonId/cards.pdf", "routes/cards-pdf.ts"),
+  route("lessons/:lessonId/recording", "routes/recording.ts"),
+  route("media/:file", "routes/media.ts"),
+  route("*", "routes/not-found.tsx"),
+] satisfies RouteConfig;

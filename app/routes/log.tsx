@@ -1,0 +1,41 @@
+import { data } from "react-router";
+import * as v from "valibot";
+import { makeCards } from "#core/display";
+import { computeLesson } from "#core/pipeline";
+import { findLesson, listRevisions, listSetAside, restore } from "#server/lessons.server.ts";
+import { listPrints } from "#server/prints.server.ts";
+import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
+import { Log } from "../places/log/Log.tsx";
+import type { Route } from "./+types/log";
+
+export function loader({ params }: Route.LoaderArgs) {
+  const found = findLesson(params.lessonId);
+  if (!found) throw new Response("There is no lesson at this address.", { status: 404 });
+  return {
+    revisions: listRevisions(found.id).slice(0, MOST_SHOWN),
+    setAside: listSetAside(found.id),
+    prints: listPrints(found.id, makeCards(computeLesson(found.lesson))),
+  };
+}
+
+const MOST_SHOWN = 200;
+
+const Whole = v.pipe(v.string(), v.transform(Number), v.integer());
+const ActionSchema = v.union([v.object({ revision: Whole }), v.object({ setAsideId: Whole })]);
+
+/** Brings back an earlier revision or a version that was set aside, as the newest revision. */
+export async function action({ request, params }: Route.ActionArgs) {
+  const asked = v.safeParse(ActionSchema, Object.fromEntries(await request.formData()));
+  if (!asked.success)
+    return data({ problem: "That revision could not be read; nothing was changed." }, { status: 400 });
+  const saved = restore(params.lessonId, asked.output);
+  if (saved.kind !== "saved")
+    return data({ problem: "That revision is not in the log; nothing was changed." }, { status: 404 });
+  return { problem: null };
+}
+
+export { shouldRevalidate };
+
+export default function LogRoute({ loaderData }: Route.ComponentProps) {
+  return <Log {...loaderData} />;
+}

@@ -1,0 +1,5 @@
+import { Narrate } from "../places/narrate/Narrate.tsx";
+
+export default function NarrateRoute() {
+  return <Narrate />;
+}

@@ -1,0 +1,5 @@
+import { Plan } from "../places/plan/Plan.tsx";
+
+export default function PlanRoute() {
+  return <Plan />;
+}

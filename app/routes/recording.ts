@@ -1,0 +1,37 @@
+import { Readable } from "node:stream";
+import type { ReadableStream as WebStream } from "node:stream/web";
+import { data } from "react-router";
+import { FileTooLarge, LARGEST_VIDEO_BYTES, storeFile, VIDEO_TYPES } from "#server/files/store.server.ts";
+import { findLesson } from "#server/lessons.server.ts";
+import type { Route } from "./+types/recording";
+
+export type RecordingAnswer = { readonly file: string } | { readonly problem: string };
+
+/** Takes in a recording as the raw body of a PUT, streamed to the store. */
+export async function action({ request, params }: Route.ActionArgs) {
+  if (!findLesson(params.lessonId))
+    throw new Response("There is no lesson at this address; nothing was stored.", { status: 404 });
+  const name = decodeURIComponent(request.headers.get("X-File-Name") ?? "recording");
+  const mediaType = (request.headers.get("Content-Type") ?? "").split(";")[0] ?? "";
+  const refuse = (problem: string, status: number) => data({ problem } satisfies RecordingAnswer, { status });
+  if (!VIDEO_TYPES.includes(mediaType))
+    return refuse(
+      `"${name}" is of type ${mediaType || "unknown"}; a recording is an MP4, WebM or QuickTime file. Nothing was stored.`,
+      415,
+    );
+  const limit = Number(process.env.REGULANDA_LARGEST_VIDEO_BYTES ?? LARGEST_VIDEO_BYTES);
+  const tooLarge = `"${name}" is larger than ${Math.round(limit / 1024 ** 2)} MB. Nothing was stored; make it smaller or split it.`;
+  if (Number(request.headers.get("Content-Length") ?? 0) > limit) return refuse(tooLarge, 413);
+  if (!request.body) return refuse(`"${name}" is empty. Nothing was stored.`, 400);
+  try {
+    const file = await storeFile(
+      Readable.fromWeb(request.body as WebStream),
+      { originalName: name, mediaType },
+      limit,
+    );
+    return { file } satisfies RecordingAnswer;
+  } catch (error) {
+    if (error instanceof FileTooLarge) return refuse(tooLarge, 413);
+    throw error;
+  }
+}

@@ -1,0 +1,72 @@
+import { memo } from "react";
+import { type Colour, type Drawing, PAPER_PALETTE, svgElement } from "#core/display";
+
+/** The screen's pen: draws finished marks, decides nothing. */
+export const MarkLayer = memo(function MarkLayer({
+  drawing,
+  palette = PAPER_PALETTE,
+}: {
+  drawing: Drawing;
+  palette?: Readonly<Record<Colour, string>>;
+}) {
+  return (
+    <g data-drawing="">
+      {drawing.marks.map((mark) => {
+        const { tag: Tag, attributes, lines } = svgElement(mark, palette);
+        const {
+          "stroke-width": strokeWidth,
+          "stroke-linecap": strokeLinecap,
+          "stroke-linejoin": strokeLinejoin,
+          "stroke-dasharray": strokeDasharray,
+          "fill-opacity": fillOpacity,
+          "font-size": fontSize,
+          "font-family": fontFamily,
+          "font-weight": fontWeight,
+          "text-anchor": textAnchor,
+          ...rest
+        } = attributes;
+        const props = {
+          strokeWidth,
+          strokeLinecap,
+          strokeLinejoin,
+          strokeDasharray,
+          fillOpacity,
+          fontSize,
+          fontFamily,
+          fontWeight,
+          textAnchor,
+          ...rest,
+        } as object;
+        return (
+          <Tag key={mark.id} {...props}>
+            {lines.length > 0
+              ? lines.map((l) => (
+                  <tspan key={`${l.y}`} x={l.x} y={l.y}>
+                    {l.text}
+                  </tspan>
+                ))
+              : null}
+          </Tag>
+        );
+      })}
+    </g>
+  );
+});
+
+/** A drawing as a picture of its own. */
+export function DrawingView({
+  drawing,
+  className,
+  palette,
+}: {
+  drawing: Drawing;
+  className?: string | undefined;
+  palette?: Readonly<Record<Colour, string>>;
+}) {
+  const { x, y, width, height } = drawing.box;
+  return (
+    <svg className={className} viewBox={`${x} ${y} ${width} ${height}`} role="img" aria-label={drawing.alt}>
+      <MarkLayer drawing={drawing} {...(palette ? { palette } : {})} />
+    </svg>
+  );
+}

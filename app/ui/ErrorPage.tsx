@@ -1,0 +1,17 @@
+import { Link } from "react-router";
+import styles from "./ErrorPage.module.css";
+
+/** A failing page in the app's own look: what happened, what was kept, where to go. */
+export function ErrorPage({ title, message }: { title: string; message: string }) {
+  return (
+    <main className={styles.desk}>
+      <div className={styles.sheet}>
+        <h1>{title}</h1>
+        <p>{message}</p>
+        <p>
+          <Link to="/">Back to the shelf</Link>
+        </p>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,41 @@
+import { createTheme, type MantineColorsTuple } from "@mantine/core";
+
+/** Red chalk: what is new, what is to do. */
+const chalk: MantineColorsTuple = [
+  "#fdf1ec",
+  "#f8ddd2",
+  "#f0b9a4",
+  "#e89374",
+  "#e1734c",
+  "#d45b30",
+  "#b8441f",
+  "#973518",
+  "#762911",
+  "#56200f",
+];
+/** The cool desk under the paper. */
+const slate: MantineColorsTuple = [
+  "#f3f6f8",
+  "#e4eaee",
+  "#ccd6dd",
+  "#b0bec8",
+  "#93a5b2",
+  "#768b9a",
+  "#5c7180",
+  "#475a67",
+  "#33434e",
+  "#212d36",
+];
+
+export const theme = createTheme({
+  fontFamily: '"Alegreya Sans", "Segoe UI", sans-serif',
+  headings: { fontFamily: '"Alegreya Sans", "Segoe UI", sans-serif', fontWeight: "800" },
+  fontSizes: { xs: "0.875rem", sm: "1rem", md: "1.0625rem", lg: "1.25rem", xl: "1.5rem" },
+  primaryColor: "chalk",
+  primaryShade: { light: 6, dark: 5 },
+  colors: { chalk, slate },
+  defaultRadius: "sm",
+  cursorType: "pointer",
+  focusRing: "auto",
+  respectReducedMotion: true,
+});

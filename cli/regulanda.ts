@@ -1,0 +1,11 @@
+import { CliError, run } from "./run.ts";
+
+/** Entry of `npm run -s regulanda`: output to stdout, one clear line to stderr and exit code 1 on bad input. */
+try {
+  const out = await run(process.argv.slice(2));
+  process.stdout.write(out);
+} catch (error) {
+  if (!(error instanceof CliError)) throw error;
+  process.stderr.write(`regulanda: ${error.message}\n`);
+  process.exitCode = 1;
+}

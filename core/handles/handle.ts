@@ -1,0 +1,29 @@
+import type { PaperPoint } from "../geometry/index.ts";
+
+/** How a handle may move on the sheet. */
+export type HandleWay = "freely" | "across" | "up-and-down" | "along-guide";
+
+/** Something on the sheet that can be taken hold of. Where it may go is settled by `dragHandle`. */
+export interface Handle {
+  /** `thing/part`: names the handle for good. */
+  readonly id: string;
+  readonly at: PaperPoint;
+  /** What it is, for a screen reader and a label: "right side of the left bench". */
+  readonly called: string;
+  /** Its measure as spoken, changing while it moves. */
+  readonly reading: string;
+  readonly way: HandleWay;
+}
+
+/** A number behind the drawing that can be typed: where it stands in the document and what it is now. */
+export interface Measure {
+  readonly label: string;
+  /** Address of the value, as in a Change. */
+  readonly id: string;
+  readonly field: string;
+  readonly kind: "length" | "share";
+  /** mm for a length; 0 to 1 for a share. Null where the document takes its default. */
+  readonly value: number | null;
+  /** What "half" or "a third" is taken of, in mm. */
+  readonly wholeMm: number;
+}

@@ -1,0 +1,111 @@
+import { type Change, formatLength, smallestStepMm } from "../base/index.ts";
+import type { PaperPoint } from "../geometry/index.ts";
+import type { Lesson } from "../lesson/index.ts";
+import { statedVanishingPoints } from "../view/index.ts";
+import type { Handle, Measure } from "./handle.ts";
+
+/** The horizon and the vanishing points as handles. The horizon is held near the sheet's right edge. */
+export function paperHandles(lesson: Lesson): Handle[] {
+  const { sheet, view } = lesson;
+  const y = view.horizonFromTopMm;
+  return [
+    {
+      id: "view/horizon",
+      at: { xMm: sheet.widthMm * 0.9, yMm: y },
+      called: "horizon",
+      reading: `${formatLength(y, sheet)} down from the top edge`,
+      way: "up-and-down",
+    },
+    ...view.frames.flatMap((frame) =>
+      statedVanishingPoints(frame).map(
+        (vp): Handle => ({
+          id: `frame/${frame.id}/${vp.field}`,
+          at: { xMm: vp.fromLeftMm, yMm: y },
+          called: vp.name,
+          reading: sayAcross(vp.fromLeftMm, lesson),
+          way: "across",
+        }),
+      ),
+    ),
+  ];
+}
+
+function sayAcross(mm: number, { sheet }: Lesson): string {
+  if (mm < 0) return `${formatLength(-mm, sheet)} outside the left edge`;
+  if (mm > sheet.widthMm) return `${formatLength(mm - sheet.widthMm, sheet)} outside the right edge`;
+  return `${formatLength(mm, sheet)} from the left edge`;
+}
+
+/** The change that dragging the horizon or a vanishing point makes, snapped to the smallest step. */
+export function dragPaperHandle(lesson: Lesson, handleId: string, to: PaperPoint): Change[] {
+  const step = smallestStepMm(lesson.sheet);
+  const snap = (mm: number) => Math.round(Math.round(mm / step) * step * 1000) / 1000;
+  if (handleId === "view/horizon") {
+    const within = Math.min(lesson.sheet.heightMm, Math.max(0, to.yMm));
+    return [{ id: "view", field: "horizonFromTopMm", value: snap(within) }, ...forgetStatedHeights(lesson)];
+  }
+  const [kind, frameId, field] = handleId.split("/");
+  return kind === "frame"
+    ? [{ id: `frame/${frameId}`, field: `${field}.fromLeftMm`, value: snap(to.xMm) }]
+    : [];
+}
+
+/** A height stated in a file written by hand would contradict a moved horizon: it goes, the VP follows. */
+function forgetStatedHeights(lesson: Lesson): Change[] {
+  return lesson.view.frames.flatMap((frame) =>
+    statedVanishingPoints(frame).flatMap((vp) =>
+      vp.fromTopMm === undefined
+        ? []
+        : [{ id: `frame/${frame.id}`, field: `${vp.field}.fromTopMm`, value: null }],
+    ),
+  );
+}
+
+/** The numbers of sheet and view that can be typed. */
+export function paperMeasures(lesson: Lesson): Measure[] {
+  const { sheet, view } = lesson;
+  return [
+    {
+      label: "Sheet width",
+      id: "sheet",
+      field: "widthMm",
+      kind: "length",
+      value: sheet.widthMm,
+      wholeMm: sheet.widthMm,
+    },
+    {
+      label: "Sheet height",
+      id: "sheet",
+      field: "heightMm",
+      kind: "length",
+      value: sheet.heightMm,
+      wholeMm: sheet.heightMm,
+    },
+    {
+      label: "Horizon, down from the top",
+      id: "view",
+      field: "horizonFromTopMm",
+      kind: "length",
+      value: view.horizonFromTopMm,
+      wholeMm: sheet.heightMm,
+    },
+    ...view.frames.flatMap((frame) =>
+      statedVanishingPoints(frame).map(
+        (vp): Measure => ({
+          label: `${vp.name.charAt(0).toUpperCase()}${vp.name.slice(1)}, from the left edge`,
+          id: `frame/${frame.id}`,
+          field: `${vp.field}.fromLeftMm`,
+          kind: "length",
+          value: vp.fromLeftMm,
+          wholeMm: sheet.widthMm,
+        }),
+      ),
+    ),
+  ];
+}
+
+/** Changes that set a measure; moving the horizon takes stated heights of vanishing points with it. */
+export function setMeasure(lesson: Lesson, measure: Measure, value: number): Change[] {
+  const change: Change = { id: measure.id, field: measure.field, value };
+  return measure.field === "horizonFromTopMm" ? [change, ...forgetStatedHeights(lesson)] : [change];
+}

@@ -1,0 +1,93 @@
+import { index, integer, primaryKey, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import type { Change } from "#core/base";
+import type { HandOut, PrintedCard } from "#core/display";
+import type { Lesson, Take } from "#core/lesson";
+
+/** A lesson document as stored: the words of its narrations lie in `takes`, where they never change. */
+export type ShelvedLesson = Omit<Lesson, "takes"> & {
+  takes: (Omit<Take, "narration"> & { narrationKey: string | null })[];
+};
+
+export type RevisionKind = "create" | "edit" | "undo" | "redo" | "restore";
+
+export const lessons = sqliteTable("lessons", {
+  id: text().primaryKey(),
+  title: text().notNull(),
+  revision: integer().notNull(),
+  /** Whether it was put away from the shelf; it can be brought back. */
+  putAway: integer({ mode: "boolean" }).notNull().default(false),
+  createdAt: integer({ mode: "timestamp_ms" }).notNull(),
+  updatedAt: integer({ mode: "timestamp_ms" }).notNull(),
+});
+
+/** Every revision of a lesson, whole, with the changes that led to it and those that lead back. */
+export const revisions = sqliteTable(
+  "revisions",
+  {
+    lessonId: text()
+      .notNull()
+      .references(() => lessons.id),
+    revision: integer().notNull(),
+    kind: text().$type<RevisionKind>().notNull(),
+    /** For undo and redo: the edit they concern. */
+    target: integer(),
+    document: text({ mode: "json" }).$type<ShelvedLesson>().notNull(),
+    changes: text({ mode: "json" }).$type<readonly Change[]>().notNull(),
+    inverse: text({ mode: "json" }).$type<readonly Change[]>().notNull(),
+    madeAt: integer({ mode: "timestamp_ms" }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.lessonId, t.revision] })],
+);
+
+/** Versions that were refused because the lesson had moved on: kept, never overwritten. */
+export const setAside = sqliteTable("set_aside", {
+  id: integer().primaryKey({ autoIncrement: true }),
+  lessonId: text()
+    .notNull()
+    .references(() => lessons.id),
+  baseRevision: integer().notNull(),
+  foundRevision: integer().notNull(),
+  document: text({ mode: "json" }).$type<ShelvedLesson>().notNull(),
+  changes: text({ mode: "json" }).$type<readonly Change[]>().notNull(),
+  madeAt: integer({ mode: "timestamp_ms" }).notNull(),
+});
+
+/** Narrations of takes with their cues, by lesson and the hash of what was imported. */
+export const takes = sqliteTable(
+  "takes",
+  {
+    lessonId: text()
+      .notNull()
+      .references(() => lessons.id),
+    narrationKey: text().notNull(),
+    takeId: text().notNull(),
+    narration: text({ mode: "json" }).$type<NonNullable<Take["narration"]>>().notNull(),
+    importedAt: integer({ mode: "timestamp_ms" }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.lessonId, t.narrationKey] })],
+);
+
+/** Files in the store, by the name made from their content's hash. */
+export const assets = sqliteTable("assets", {
+  file: text().primaryKey(),
+  originalName: text().notNull(),
+  mediaType: text().notNull(),
+  bytes: integer().notNull(),
+  addedAt: integer({ mode: "timestamp_ms" }).notNull(),
+});
+
+/** What was printed, card by card, so that stale ones can be told. */
+export const prints = sqliteTable(
+  "prints",
+  {
+    id: integer().primaryKey({ autoIncrement: true }),
+    lessonId: text()
+      .notNull()
+      .references(() => lessons.id),
+    revision: integer().notNull(),
+    handOut: text({ mode: "json" }).$type<HandOut>().notNull(),
+    cards: text({ mode: "json" }).$type<readonly PrintedCard[]>().notNull(),
+    printedAt: integer({ mode: "timestamp_ms" }).notNull(),
+  },
+  (t) => [index("prints_by_lesson").on(t.lessonId)],
+);
