@@ -36,7 +36,6 @@ export function SheetHandle({
     return { xMm: p.x, yMm: p.y };
   };
   const { xMm: x, yMm: y } = handle.at;
-  const side = handle.way === "freely" ? 3.2 : 2.6;
   return (
     <g
       className={styles.handle}
@@ -80,16 +79,7 @@ export function SheetHandle({
     >
       <circle className={styles.hit} cx={x} cy={y} r={6.5} />
       <circle className={styles.ring} cx={x} cy={y} r={4.6} />
-      {handle.way === "freely" ? (
-        <rect className={styles.grip} x={x - side / 2} y={y - side / 2} width={side} height={side} rx={0.5} />
-      ) : handle.way === "along-guide" ? (
-        <path
-          className={styles.grip}
-          d={`M${x} ${y - side * 0.75}L${x + side * 0.75} ${y}L${x} ${y + side * 0.75}L${x - side * 0.75} ${y}Z`}
-        />
-      ) : (
-        <circle className={styles.grip} cx={x} cy={y} r={side / 2} />
-      )}
+      <Grip handle={handle} />
       {held || focused ? (
         <text className={styles.reading} x={x + 5} y={y - 5}>
           {handle.reading}
@@ -97,4 +87,19 @@ export function SheetHandle({
       ) : null}
     </g>
   );
+}
+
+/** A square moves freely, a bar moves across its length, a diamond slides along a guide. */
+function Grip({ handle }: { handle: Handle }) {
+  const { xMm: x, yMm: y } = handle.at;
+  switch (handle.way) {
+    case "freely":
+      return <rect className={styles.grip} x={x - 1.6} y={y - 1.6} width={3.2} height={3.2} rx={0.5} />;
+    case "across":
+      return <rect className={styles.grip} x={x - 1.1} y={y - 2.6} width={2.2} height={5.2} rx={1.1} />;
+    case "up-and-down":
+      return <rect className={styles.grip} x={x - 2.6} y={y - 1.1} width={5.2} height={2.2} rx={1.1} />;
+    case "along-guide":
+      return <path className={styles.grip} d={`M${x} ${y - 2.1}L${x + 2.1} ${y}L${x} ${y + 2.1}L${x - 2.1} ${y}Z`} />;
+  }
 }

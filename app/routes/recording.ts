@@ -13,7 +13,11 @@ export async function action({ request, params }: Route.ActionArgs) {
     throw new Response("There is no lesson at this address; nothing was stored.", { status: 404 });
   const name = decodeURIComponent(request.headers.get("X-File-Name") ?? "recording");
   const mediaType = (request.headers.get("Content-Type") ?? "").split(";")[0] ?? "";
-  const refuse = (problem: string, status: number) => data({ problem } satisfies RecordingAnswer, { status });
+  const refuse = async (problem: string, status: number) => {
+    // The sender hears the answer only once all it sends was read; what is refused is read and thrown away.
+    await request.body?.pipeTo(new WritableStream()).catch(() => null);
+    return data({ problem } satisfies RecordingAnswer, { status });
+  };
   if (!VIDEO_TYPES.includes(mediaType))
     return refuse(
       `"${name}" is of type ${mediaType || "unknown"}; a recording is an MP4, WebM or QuickTime file. Nothing was stored.`,

@@ -32,9 +32,12 @@ export const theme = createTheme({
   headings: { fontFamily: '"Alegreya Sans", "Segoe UI", sans-serif', fontWeight: "800" },
   fontSizes: { xs: "0.875rem", sm: "1rem", md: "1.0625rem", lg: "1.25rem", xl: "1.5rem" },
   primaryColor: "chalk",
-  primaryShade: { light: 6, dark: 5 },
+  primaryShade: 6,
   colors: { chalk, slate },
   defaultRadius: "sm",
+  components: {
+    Radio: { styles: { label: { fontSize: "1.0625rem", fontWeight: 700 }, description: { fontSize: "1rem", lineHeight: 1.35 } } },
+  },
   cursorType: "pointer",
   focusRing: "auto",
   respectReducedMotion: true,

@@ -76,5 +76,7 @@ export function parseLength(text: string, style: LengthStyle, wholeMm: number): 
   if (named === undefined) return null;
   const perUnit = unit === "" ? (style.unit === "in" ? MM_PER_INCH : 1) : named;
   const number = Number((whole ?? "0").replace(",", ".")) + (top ? Number(top) / Number(bottom) : 0);
-  return Number.isFinite(number) ? (sign === "-" ? -1 : 1) * number * perUnit : null;
+  if (!Number.isFinite(number)) return null;
+  // 1 3/4 in is 44.45 mm, not 44.449999999999996: a picometre is far below anything meant.
+  return (sign === "-" ? -1 : 1) * (Math.round(number * perUnit * 1e9) / 1e9);
 }

@@ -39,11 +39,13 @@ export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: 
 
   return (
     <div className={place.sides}>
-      <div className={styles.pages}>
+      <section className={styles.pages} aria-label="Pages" tabIndex={0}>
         {pages.map((page) => (
-          <DrawingView key={page.alt} drawing={page} className={styles.page} palette={PRINT_PALETTE} />
+          <div key={page.alt} className={styles.page} style={{ aspectRatio: `${page.box.width} / ${page.box.height}` }}>
+            <DrawingView drawing={page} palette={PRINT_PALETTE} />
+          </div>
         ))}
-      </div>
+      </section>
       <aside className={place.column} aria-label="Cards">
         <h2>Step cards</h2>
         <p className={place.quiet}>

@@ -108,7 +108,7 @@ export function Narrate() {
         {step ? (
           <>
             <DrawingView
-              drawing={drawStep(computed.paper, computed.sheet, step, "bench")}
+              drawing={drawStep(computed.paper, computed.sheet, step, "overlay")}
               className={styles.picture}
             />
             <p className={styles.when}>

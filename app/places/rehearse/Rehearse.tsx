@@ -158,7 +158,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
             aria-label="Lesson time"
             min={0}
             max={computed.schedule.totalMs}
-            step={10}
+            step={1}
             value={clock.atMs}
             aria-valuetext={formatClock(clock.atMs)}
             onChange={(e) => seek(Number(e.currentTarget.value))}

@@ -1,0 +1,29 @@
+import { defineConfig } from "@playwright/test";
+
+const port = Number(process.env.E2E_PORT ?? 4377);
+
+export default defineConfig({
+  testDir: "tests/e2e",
+  testMatch: "*.e2e.ts",
+  workers: 2,
+  timeout: 60_000,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: [["list"]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    screenshot: "only-on-failure",
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    },
+  },
+  webServer: {
+    command: "node tests/e2e/serve.mjs",
+    url: `http://127.0.0.1:${port}/mark.svg`,
+    env: { PORT: String(port) },
+    timeout: 60_000,
+    stdout: "pipe",
+    gracefulShutdown: { signal: "SIGTERM", timeout: 3000 },
+  },
+});

@@ -1,0 +1,81 @@
+import { expect, type Page, test as base } from "@playwright/test";
+import { type Lesson, parseLesson } from "#core/lesson";
+
+/** A page on which any console error or uncaught exception fails the test. */
+export const test = base.extend<{ page: Page; expectedErrors: RegExp[] }>({
+  // Answers such as 404 are logged by the browser itself; a test that asks for one says so.
+  expectedErrors: async ({}, use) => use([]),
+  page: async ({ page, expectedErrors }, use) => {
+    const errors: string[] = [];
+    page.on("console", (m) => {
+      if (m.type() === "error" && !expectedErrors.some((e) => e.test(m.text()))) errors.push(m.text());
+    });
+    page.on("pageerror", (e) => errors.push(e.message));
+    await use(page);
+    expect(errors, "console errors").toEqual([]);
+  },
+});
+
+export { expect };
+
+export const DEMO = "the-lock-keepers-glasshouse";
+
+/** The document of a lesson as the server has it now. */
+export async function documentOf(page: Page, lessonId: string): Promise<Lesson> {
+  const parsed = parseLesson(await (await page.request.get(`/lessons/${lessonId}/file`)).json());
+  if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
+  return parsed.value;
+}
+
+/** A copy of a lesson on the shelf, by bringing its file in as a teacher would; returns its address. */
+export async function copyOf(page: Page, change: (lesson: Lesson) => Lesson = (l) => l, from = DEMO): Promise<string> {
+  const lesson = change(await documentOf(page, from));
+  await page.goto("/");
+  await bringIn(page, "lesson.json", JSON.stringify(lesson));
+  await page.waitForURL(/\/lessons\/[^/]+\/[a-z-]+$/);
+  return new URL(page.url()).pathname.split("/")[2] ?? "";
+}
+
+/** Chooses a file behind "Bring in a lesson file". */
+export async function bringIn(page: Page, name: string, content: string): Promise<void> {
+  const choosing = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Bring in a lesson file" }).click();
+  await (await choosing).setFiles({ name, mimeType: "application/json", buffer: Buffer.from(content) });
+}
+
+/** Waits until the page says that everything is saved. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
+}
+
+/** Drags a handle on the sheet by a distance in screen pixels. */
+export async function dragHandle(page: Page, handleId: string, dx: number, dy: number): Promise<void> {
+  const box = await page.locator(`[data-handle="${handleId}"] > circle`).first().boundingBox();
+  if (!box) throw new Error(`handle ${handleId} is not on the page`);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 4 });
+  await page.mouse.move(x + dx, y + dy, { steps: 4 });
+  await page.mouse.up();
+}
+
+/** Goes to a lesson time in Rehearse and waits until the frame of that time is on the screen. */
+export async function seek(page: Page, ms: number): Promise<number> {
+  const screen = page.locator("[data-at-ms]");
+  const time = page.getByRole("slider", { name: "Lesson time" });
+  // A page that is still waking up does not hear the first turn of the slider.
+  await expect(async () => {
+    await time.fill(String(Math.round(ms / 10) * 10 + 10));
+    await time.fill(String(Math.round(ms / 10) * 10));
+    await expect.poll(async () => Math.abs(Number(await screen.getAttribute("data-at-ms")) - ms), { timeout: 4000 }).toBeLessThan(120);
+  }).toPass({ timeout: 20_000 });
+  // The frame of an earlier turn may still be on its way.
+  await page.waitForTimeout(150);
+  return Number(await screen.getAttribute("data-at-ms"));
+}
+
+/** The ids of the strokes the overlay shows, once for each mark, sorted. */
+export async function shownStrokes(page: Page): Promise<string[]> {
+  return (await page.locator("[data-overlay] [data-stroke]").evaluateAll((all) => all.map((e) => e.getAttribute("data-stroke") ?? ""))).sort();
+}

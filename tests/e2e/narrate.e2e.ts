@@ -1,0 +1,119 @@
+import { wordsOf } from "#core/narration";
+import { computeLesson } from "#core/pipeline";
+import { copyOf, documentOf, expect, saved, seek, shownStrokes, test } from "./bench-hand.ts";
+
+const CAPTIONS = `WEBVTT
+
+00:01.000 --> 00:04.000
+Lay the ruler from corner to corner.
+
+00:06.000 --> 00:10.000
+Now the horizon, three and a half inches down.
+
+00:broken --> 00:13.000
+This cue cannot be read.
+
+00:20.000 --> 00:24.000
+And here begins the left bench, watch the corner.
+`;
+
+async function bringInCaptions(page: import("@playwright/test").Page, name: string, content: string) {
+  const choosing = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: /Bring in.*captions/ }).click();
+  await (await choosing).setFiles({ name, mimeType: "text/vtt", buffer: Buffer.from(content) });
+}
+
+test("captions are brought in, a step is put on a word, and its strokes start there when it plays", async ({ page }) => {
+  const id = await copyOf(page, (l) => ({ ...l, takes: l.takes.map((t) => ({ ...t, narration: null, anchors: {} })) }));
+  await page.goto(`/lessons/${id}/narrate`);
+  await bringInCaptions(page, "quay.vtt", CAPTIONS);
+  await expect(page.getByText(/Line 9: a cue was skipped, because the start time "00:broken"/)).toBeVisible();
+  await expect(page.getByText("3 cues,")).toBeVisible();
+  await page.getByRole("button", { name: "Step 4: Left bench: the front" }).click();
+  await page.getByRole("button", { name: "bench,", exact: true }).click();
+  await expect(page.getByRole("button", { name: "Step 4 starts here: Left bench: the front" })).toBeVisible();
+  await saved(page);
+
+  const lesson = await documentOf(page, id);
+  const word = lesson.takes[0]?.narration?.cues.flatMap(wordsOf).find((w) => w.text === "bench,");
+  expect(word).toBeDefined();
+  expect(lesson.takes[0]?.anchors["left-bench/front"]?.wordId).toBe(word?.id);
+  const startMs = word?.startMs ?? 0;
+  const first = computeLesson(lesson).schedule.moves.find((m) => m.moveId.startsWith("left-bench/"));
+  expect(first?.startMs).toBe(startMs);
+
+  await page.getByRole("link", { name: "Rehearse" }).click();
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  await seek(page, startMs - 400);
+  const benchStrokes = async () => (await shownStrokes(page)).filter((s) => s.startsWith("left-bench/")).length;
+  expect(await benchStrokes()).toBe(0);
+  await page.getByRole("button", { name: "Play" }).click();
+  const screen = page.locator("[data-at-ms]");
+  // Watch the first stroke appear while it plays: never before its word.
+  const appearedAt = await screen.evaluate(
+    (element) =>
+      new Promise<number>((resolve) => {
+        const look = () => {
+          if (element.querySelector('[data-stroke^="left-bench/"]')) resolve(Number(element.getAttribute("data-at-ms")));
+          else requestAnimationFrame(look);
+        };
+        look();
+      }),
+  );
+  const appears = first ? first.drawFromMs : 0;
+  expect(appearedAt).toBeGreaterThanOrEqual(startMs);
+  expect(appearedAt).toBeGreaterThanOrEqual(appears);
+  expect(appearedAt).toBeLessThan(appears + 400);
+});
+
+test("broken and empty captions change nothing and say why", async ({ page }) => {
+  const id = await copyOf(page);
+  await page.goto(`/lessons/${id}/narrate`);
+  const before = JSON.stringify((await documentOf(page, id)).takes);
+  await bringInCaptions(page, "empty.vtt", "");
+  await expect(page.getByText("The file is empty. Nothing was changed.")).toBeVisible();
+  await bringInCaptions(page, "broken.srt", "1\n00:00:xx --> yesterday\nhello\n");
+  await expect(page.getByText(/no readable cue/)).toBeVisible();
+  await expect(page.getByText(/Line 2: a cue was skipped/)).toBeVisible();
+  await bringInCaptions(page, "huge.vtt", "x".repeat(3 * 1024 * 1024));
+  await expect(page.getByText(/captions have at most 2 MB. Nothing was changed/)).toBeVisible();
+  expect(JSON.stringify((await documentOf(page, id)).takes)).toBe(before);
+});
+
+test("a recording is brought in and plays; one over the limit or of another kind is refused in words", async ({ page, expectedErrors }) => {
+  expectedErrors.push(/413|415/);
+  const id = await copyOf(page, (l) => ({ ...l, takes: [], currentTake: null }));
+  await page.goto(`/lessons/${id}/narrate`);
+  const choosing = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Bring in the recording" }).click();
+  await (await choosing).setFiles("demo/take/glasshouse-take.mp4");
+  await expect(page.getByRole("button", { name: "Bring in another recording" })).toBeVisible({ timeout: 20_000 });
+  await saved(page);
+  const video = (await documentOf(page, id)).takes[0]?.video;
+  expect(video).toMatchObject({ widthPx: 854, heightPx: 480 });
+
+  const refused = await page.request.put(`/lessons/${id}/recording`, { headers: { "Content-Type": "video/mp4", "X-File-Name": "long.mp4" }, data: Buffer.alloc(3 * 1024 * 1024) });
+  expect(refused.status()).toBe(413);
+  expect(await refused.json()).toEqual({ problem: '"long.mp4" is larger than 2 MB. Nothing was stored; make it smaller or split it.' });
+  const other = await page.request.put(`/lessons/${id}/recording`, { headers: { "Content-Type": "text/plain", "X-File-Name": "notes.txt" }, data: "notes" });
+  expect(other.status()).toBe(415);
+
+  await page.getByRole("link", { name: "Rehearse" }).click();
+  await page.getByRole("button", { name: "Place the sheet's corners" }).click();
+  await expect(page.getByRole("slider", { name: "Top left corner of the sheet" })).toBeVisible();
+  await page.getByRole("slider", { name: "Top left corner of the sheet" }).press("ArrowRight");
+  await saved(page);
+  expect((await documentOf(page, id)).takes[0]?.corners?.topLeft.xPx).toBe(86);
+});
+
+test("the take's video is served in ranges", async ({ page }) => {
+  const lesson = await documentOf(page, "the-lock-keepers-glasshouse");
+  const url = `/media/${lesson.takes[0]?.video?.file}`;
+  const part = await page.request.get(url, { headers: { Range: "bytes=100-199" } });
+  expect(part.status()).toBe(206);
+  expect((await part.body()).length).toBe(100);
+  expect(part.headers()["content-range"]).toMatch(/^bytes 100-199\/\d+$/);
+  const whole = await page.request.get(url);
+  expect((await whole.body()).subarray(100, 200).equals(await part.body())).toBe(true);
+  expect((await page.request.get(url, { headers: { Range: "bytes=99999999-" } })).status()).toBe(416);
+});

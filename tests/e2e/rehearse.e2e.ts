@@ -1,0 +1,88 @@
+import { frameAt, strokeIdOf } from "#core/display";
+import { computeLesson } from "#core/pipeline";
+import { copyOf, DEMO, documentOf, expect, saved, seek, shownStrokes, test } from "./bench-hand.ts";
+
+test("at twenty moments the overlay over the take shows exactly the scheduled strokes", async ({ page }) => {
+  const computed = computeLesson(await documentOf(page, DEMO));
+  await page.goto(`/lessons/${DEMO}/rehearse`);
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  const seed = Date.now() % 100_000;
+  console.log(`seed ${seed}`);
+  let state = seed;
+  const random = () => {
+    state = (state * 16807) % 2147483647;
+    return state / 2147483647;
+  };
+  let drawn = 0;
+  for (let i = 0; i < 20; i++) {
+    const atMs = await seek(page, random() * (computed.schedule.totalMs - 500));
+    const frame = frameAt(computed, atMs, { medium: "overlay", tools: false, withSheet: false });
+    expect(await shownStrokes(page), `at ${atMs} ms`).toEqual(frame.drawing.marks.map((m) => strokeIdOf(m.id)).sort());
+    drawn += frame.drawing.marks.length;
+  }
+  expect(drawn).toBeGreaterThan(50);
+});
+
+test("the lines of the overlay lie where the sheet's corners put them, also after a corner is dragged", async ({ page }) => {
+  const id = await copyOf(page);
+  const lesson = await documentOf(page, id);
+  const corners = lesson.takes[0]?.corners;
+  await page.goto(`/lessons/${id}/rehearse`);
+  await seek(page, 24_000);
+  const line = page.locator('[data-overlay] [data-stroke="sheet/falling-diagonal"]');
+  const ends = async () => ((await line.getAttribute("d")) ?? "").match(/-?[\d.]+/g)?.map(Number) ?? [];
+  // The diagonal runs from corner to corner of the sheet, in pixels of the video.
+  const before = await ends();
+  expect(before[0]).toBeCloseTo(corners?.topLeft.xPx ?? 0, 1);
+  expect(before[3]).toBeCloseTo(corners?.bottomRight.yPx ?? 0, 1);
+
+  await page.getByRole("button", { name: "Place the sheet's corners" }).click();
+  const grip = page.locator('[data-corner="topLeft"]');
+  const box = await grip.locator("circle").first().boundingBox();
+  if (!box) throw new Error("no corner handle");
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 40, box.y + box.height / 2 + 20, { steps: 5 });
+  await page.mouse.up();
+  await saved(page);
+  const moved = (await documentOf(page, id)).takes[0]?.corners;
+  expect((moved?.topLeft.xPx ?? 0) - (corners?.topLeft.xPx ?? 0)).toBeGreaterThan(25);
+  expect((await ends())[0]).toBeCloseTo(moved?.topLeft.xPx ?? 0, 1);
+});
+
+test("playing draws strokes on, at half speed half as fast, and pausing holds them", async ({ page }) => {
+  await page.goto(`/lessons/${DEMO}/rehearse`);
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  await seek(page, 40_000);
+  const at = async () => Number(await page.locator("[data-at-ms]").getAttribute("data-at-ms"));
+  await page.getByText("half", { exact: true }).click();
+  await page.getByRole("button", { name: "Play" }).click();
+  const [startMs, started] = [await at(), Date.now()];
+  await page.waitForTimeout(2400);
+  const ran = (await at()) - startMs;
+  const share = ran / (Date.now() - started);
+  expect(share).toBeGreaterThan(0.3);
+  expect(share).toBeLessThan(0.65);
+  await page.getByRole("button", { name: "Pause" }).click();
+  await page.waitForTimeout(200);
+  const held = await shownStrokes(page);
+  const stopped = await at();
+  await page.waitForTimeout(500);
+  expect(await at()).toBe(stopped);
+  expect(await shownStrokes(page)).toEqual(held);
+});
+
+test("without a take the lesson draws itself at its estimated pace, by keyboard alone", async ({ page }) => {
+  const id = await copyOf(page, (l) => ({ ...l, takes: [], currentTake: null }));
+  await page.goto(`/lessons/${id}/rehearse`);
+  await expect(page.getByText("No recording yet")).toBeVisible();
+  await page.keyboard.press("n");
+  await page.keyboard.press("n");
+  await page.keyboard.press("n");
+  await expect(page.getByRole("heading", { name: /Left bench: the front/ })).toBeVisible();
+  await page.keyboard.press("Space");
+  const at = async () => Number(await page.locator("[data-at-ms]").getAttribute("data-at-ms"));
+  const from = await at();
+  await expect.poll(at).toBeGreaterThan(from + 400);
+  await page.keyboard.press("Space");
+});
