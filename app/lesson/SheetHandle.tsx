@@ -100,6 +100,11 @@ function Grip({ handle }: { handle: Handle }) {
     case "up-and-down":
       return <rect className={styles.grip} x={x - 2.6} y={y - 1.1} width={5.2} height={2.2} rx={1.1} />;
     case "along-guide":
-      return <path className={styles.grip} d={`M${x} ${y - 2.1}L${x + 2.1} ${y}L${x} ${y + 2.1}L${x - 2.1} ${y}Z`} />;
+      return (
+        <path
+          className={styles.grip}
+          d={`M${x} ${y - 2.1}L${x + 2.1} ${y}L${x} ${y + 2.1}L${x - 2.1} ${y}Z`}
+        />
+      );
   }
 }

@@ -25,7 +25,13 @@ export function loader() {
       toMend: computed.findings.filter((f) => f.severity !== "note").length,
       updatedAt,
       picture: {
-        ...drawState(computed.paper, lesson.sheet, computed.moves.length - 1, computed.moves.length, "overlay"),
+        ...drawState(
+          computed.paper,
+          lesson.sheet,
+          computed.moves.length - 1,
+          computed.moves.length,
+          "overlay",
+        ),
         alt: `The finished drawing of ${lesson.title}`,
       },
     };

@@ -36,7 +36,12 @@ export const theme = createTheme({
   colors: { chalk, slate },
   defaultRadius: "sm",
   components: {
-    Radio: { styles: { label: { fontSize: "1.0625rem", fontWeight: 700 }, description: { fontSize: "1rem", lineHeight: 1.35 } } },
+    Radio: {
+      styles: {
+        label: { fontSize: "1.0625rem", fontWeight: 700 },
+        description: { fontSize: "1rem", lineHeight: 1.35 },
+      },
+    },
   },
   cursorType: "pointer",
   focusRing: "auto",

@@ -38,8 +38,8 @@ export interface FrameOptions {
 
 /** The frame at lesson time `atMs`. Moves that ended before are on the paper, the one under way is part drawn. */
 export function frameAt(source: FrameSource, atMs: number, options: FrameOptions): Frame {
-  const window = source.schedule.windows.findLast((w) => w.startMs <= atMs) ?? null;
-  const step = window ? source.steps.find((s) => s.id === window.stepId) : undefined;
+  const current = source.schedule.windows.findLast((w) => w.startMs <= atMs) ?? null;
+  const step = current ? source.steps.find((s) => s.id === current.stepId) : undefined;
   const begun = source.schedule.moves.filter((m) => m.startMs <= atMs);
   const underWay = begun.findLast((m) => m.endMs > atMs) ?? null;
   const done = begun.findLast((m) => m.endMs <= atMs)?.moveIndex ?? -1;

@@ -22,7 +22,10 @@ function wobble(mark: Mark & { kind: "path" }): Mark {
   const points = strays.map((stray, i): Spot => {
     const share = i / PIECES;
     const off = length === 0 || i === 0 || i === PIECES ? 0 : stray / length;
-    return { x: a.x + (b.x - a.x) * share - (b.y - a.y) * off, y: a.y + (b.y - a.y) * share + (b.x - a.x) * off };
+    return {
+      x: a.x + (b.x - a.x) * share - (b.y - a.y) * off,
+      y: a.y + (b.y - a.y) * share + (b.x - a.x) * off,
+    };
   });
   return { ...mark, points };
 }

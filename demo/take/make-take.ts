@@ -7,7 +7,15 @@ import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Resvg } from "@resvg/resvg-js";
-import { type Colour, type Drawing, frameAt, type Mark, PAPER_PALETTE, toPicture, toSvg } from "#core/display";
+import {
+  type Colour,
+  type Drawing,
+  frameAt,
+  type Mark,
+  PAPER_PALETTE,
+  toPicture,
+  toSvg,
+} from "#core/display";
 import { type CornersPx, findPaperToPicture } from "#core/geometry";
 import { type Lesson, parseLesson, parseLessonText, serialiseLesson } from "#core/lesson";
 import { type Cue, writeWebVtt } from "#core/narration";
@@ -31,13 +39,23 @@ const CORNERS: CornersPx = {
 };
 
 /** On camera everything is pencil; guides are fainter, nothing is coloured. */
-const PENCIL: Readonly<Record<Colour, string>> = { ...PAPER_PALETTE, new: "#45474c", guide: "#8d9096", horizon: "#6d7075", graphite: "#3b3d42", sheet: "#f6f1e4" };
+const PENCIL: Readonly<Record<Colour, string>> = {
+  ...PAPER_PALETTE,
+  new: "#45474c",
+  guide: "#8d9096",
+  horizon: "#6d7075",
+  graphite: "#3b3d42",
+  sheet: "#f6f1e4",
+};
 
 const PAUSE_AFTER_LINE_MS = 450;
 /** Room left for the hand to finish a step's lines after the words. */
 const FINISH_MS = 1600;
 
-const script = JSON.parse(readFileSync(join(here, "narration-script.json"), "utf8")) as { stepId: string; say: string[] }[];
+const script = JSON.parse(readFileSync(join(here, "narration-script.json"), "utf8")) as {
+  stepId: string;
+  say: string[];
+}[];
 const parsed = parseLessonText(readFileSync(LESSON, "utf8"));
 if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
 
@@ -61,7 +79,9 @@ if (!checked.ok) throw new Error(checked.findings.map((f) => f.message).join("\n
 await film(lesson);
 writeFileSync(join(here, `${NAME}.vtt`), writeWebVtt(cues));
 writeFileSync(LESSON, serialiseLesson(lesson));
-console.log(`${NAME}.mp4: ${(statSync(join(here, `${NAME}.mp4`)).size / 1024 ** 2).toFixed(2)} MB, ${(durationMs / 1000).toFixed(1)} s, ${cues.length} cues`);
+console.log(
+  `${NAME}.mp4: ${(statSync(join(here, `${NAME}.mp4`)).size / 1024 ** 2).toFixed(2)} MB, ${(durationMs / 1000).toFixed(1)} s, ${cues.length} cues`,
+);
 
 /** Speaks the script, one cue a line, and ties each step to its first word. */
 function narrate() {
@@ -94,22 +114,87 @@ async function film(filmed: Lesson): Promise<void> {
   const voice = join(tmpdir(), `${NAME}-${process.pid}.wav`);
   const silent = join(tmpdir(), `${NAME}-${process.pid}.mp4`);
   writeWav(voice, samples);
-  const encoder = spawn("ffmpeg", ["-y", "-loglevel", "error", "-f", "rawvideo", "-pix_fmt", "rgba", "-s", `${WIDTH}x${HEIGHT}`, "-r", String(FPS), "-i", "-", "-c:v", "libx264", "-preset", "slow", "-crf", "31", "-tune", "animation", "-g", "48", "-pix_fmt", "yuv420p", silent], { stdio: ["pipe", "inherit", "inherit"] });
+  const encoder = spawn(
+    "ffmpeg",
+    [
+      "-y",
+      "-loglevel",
+      "error",
+      "-f",
+      "rawvideo",
+      "-pix_fmt",
+      "rgba",
+      "-s",
+      `${WIDTH}x${HEIGHT}`,
+      "-r",
+      String(FPS),
+      "-i",
+      "-",
+      "-c:v",
+      "libx264",
+      "-preset",
+      "slow",
+      "-crf",
+      "31",
+      "-tune",
+      "animation",
+      "-g",
+      "48",
+      "-pix_fmt",
+      "yuv420p",
+      silent,
+    ],
+    { stdio: ["pipe", "inherit", "inherit"] },
+  );
   let before = "";
   let pixels = Buffer.alloc(0);
   for (let n = 0; n < (durationMs / 1000) * FPS; n++) {
-    const paper = frameAt(computed, (n * 1000) / FPS, { medium: "overlay", tools: true, withSheet: true }).drawing;
+    const paper = frameAt(computed, (n * 1000) / FPS, {
+      medium: "overlay",
+      tools: true,
+      withSheet: true,
+    }).drawing;
     const svg = toSvg(onDesk(toPicture(withHandWobble(paper), toPx, WIDTH, HEIGHT)), PENCIL);
     // Held frames are rendered once.
     if (svg !== before) {
-      pixels = Buffer.from(new Resvg(svg.replace(/width="[^"]*" height="[^"]*"/, `width="${WIDTH}" height="${HEIGHT}"`)).render().pixels);
+      pixels = Buffer.from(
+        new Resvg(svg.replace(/width="[^"]*" height="[^"]*"/, `width="${WIDTH}" height="${HEIGHT}"`)).render()
+          .pixels,
+      );
       before = svg;
     }
     if (!encoder.stdin.write(pixels)) await once(encoder.stdin, "drain");
   }
   encoder.stdin.end();
   await once(encoder, "close");
-  const muxed = spawnSync("ffmpeg", ["-y", "-loglevel", "error", "-i", silent, "-i", voice, "-c:v", "copy", "-c:a", "aac", "-b:a", "40k", "-ac", "1", "-movflags", "+faststart", "-map_metadata", "-1", "-fflags", "+bitexact", join(here, `${NAME}.mp4`)], { stdio: "inherit" });
+  const muxed = spawnSync(
+    "ffmpeg",
+    [
+      "-y",
+      "-loglevel",
+      "error",
+      "-i",
+      silent,
+      "-i",
+      voice,
+      "-c:v",
+      "copy",
+      "-c:a",
+      "aac",
+      "-b:a",
+      "40k",
+      "-ac",
+      "1",
+      "-movflags",
+      "+faststart",
+      "-map_metadata",
+      "-1",
+      "-fflags",
+      "+bitexact",
+      join(here, `${NAME}.mp4`),
+    ],
+    { stdio: "inherit" },
+  );
   rmSync(voice);
   rmSync(silent);
   if (muxed.status !== 0) throw new Error("ffmpeg could not join picture and voice");
@@ -121,7 +206,12 @@ function onDesk(drawing: Drawing): Drawing {
   const table: Mark = {
     kind: "path",
     id: "table",
-    points: [{ x, y }, { x: x + width, y }, { x: x + width, y: y + height }, { x, y: y + height }],
+    points: [
+      { x, y },
+      { x: x + width, y },
+      { x: x + width, y: y + height },
+      { x, y: y + height },
+    ],
     closed: true,
     ink: null,
     fill: "quiet",

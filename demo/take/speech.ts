@@ -10,11 +10,18 @@ export function speak(line: string): Int16Array {
   const folder = mkdtempSync(join(tmpdir(), "speech-"));
   try {
     const file = join(folder, "line.wav");
-    const { status, stderr } = spawnSync("espeak-ng", ["-v", "en-gb", "-s", "148", "-p", "42", "-w", file, line], { encoding: "utf8" });
-    if (status !== 0) throw new Error(`espeak-ng failed: ${stderr}. Install it with: apt-get install espeak-ng`);
+    const { status, stderr } = spawnSync(
+      "espeak-ng",
+      ["-v", "en-gb", "-s", "148", "-p", "42", "-w", file, line],
+      { encoding: "utf8" },
+    );
+    if (status !== 0)
+      throw new Error(`espeak-ng failed: ${stderr}. Install it with: apt-get install espeak-ng`);
     const wav = readFileSync(file);
     const data = wav.indexOf("data", 12, "latin1") + 8;
-    return new Int16Array(wav.buffer.slice(wav.byteOffset + data, wav.byteOffset + wav.length - ((wav.length - data) % 2)));
+    return new Int16Array(
+      wav.buffer.slice(wav.byteOffset + data, wav.byteOffset + wav.length - ((wav.length - data) % 2)),
+    );
   } finally {
     rmSync(folder, { recursive: true });
   }
@@ -35,5 +42,8 @@ export function writeWav(path: string, samples: Int16Array): void {
   head.writeUInt16LE(16, 34);
   head.write("data", 36);
   head.writeUInt32LE(samples.byteLength, 40);
-  writeFileSync(path, Buffer.concat([head, Buffer.from(samples.buffer, samples.byteOffset, samples.byteLength)]));
+  writeFileSync(
+    path,
+    Buffer.concat([head, Buffer.from(samples.buffer, samples.byteOffset, samples.byteLength)]),
+  );
 }

@@ -1,4 +1,4 @@
-import { expect, type Page, test as base } from "@playwright/test";
+import { test as base, expect, type Page } from "@playwright/test";
 import { type Lesson, parseLesson } from "#core/lesson";
 
 /** A page on which any console error or uncaught exception fails the test. */
@@ -28,7 +28,11 @@ export async function documentOf(page: Page, lessonId: string): Promise<Lesson> 
 }
 
 /** A copy of a lesson on the shelf, by bringing its file in as a teacher would; returns its address. */
-export async function copyOf(page: Page, change: (lesson: Lesson) => Lesson = (l) => l, from = DEMO): Promise<string> {
+export async function copyOf(
+  page: Page,
+  change: (lesson: Lesson) => Lesson = (l) => l,
+  from = DEMO,
+): Promise<string> {
   const lesson = change(await documentOf(page, from));
   await page.goto("/");
   await bringIn(page, "lesson.json", JSON.stringify(lesson));
@@ -68,7 +72,9 @@ export async function seek(page: Page, ms: number): Promise<number> {
   await expect(async () => {
     await time.fill(String(Math.round(ms / 10) * 10 + 10));
     await time.fill(String(Math.round(ms / 10) * 10));
-    await expect.poll(async () => Math.abs(Number(await screen.getAttribute("data-at-ms")) - ms), { timeout: 4000 }).toBeLessThan(120);
+    await expect
+      .poll(async () => Math.abs(Number(await screen.getAttribute("data-at-ms")) - ms), { timeout: 4000 })
+      .toBeLessThan(120);
   }).toPass({ timeout: 20_000 });
   // The frame of an earlier turn may still be on its way.
   await page.waitForTimeout(150);
@@ -77,5 +83,9 @@ export async function seek(page: Page, ms: number): Promise<number> {
 
 /** The ids of the strokes the overlay shows, once for each mark, sorted. */
 export async function shownStrokes(page: Page): Promise<string[]> {
-  return (await page.locator("[data-overlay] [data-stroke]").evaluateAll((all) => all.map((e) => e.getAttribute("data-stroke") ?? ""))).sort();
+  return (
+    await page
+      .locator("[data-overlay] [data-stroke]")
+      .evaluateAll((all) => all.map((e) => e.getAttribute("data-stroke") ?? ""))
+  ).sort();
 }

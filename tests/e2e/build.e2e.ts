@@ -1,6 +1,8 @@
 import { copyOf, documentOf, dragHandle, expect, saved, test } from "./bench-hand.ts";
 
-test("from an empty shelf place to a drawn box by pointer: put down, dragged, scrubbed, undone, and safe over a reload", async ({ page }) => {
+test("from an empty shelf place to a drawn box by pointer: put down, dragged, scrubbed, undone, and safe over a reload", async ({
+  page,
+}) => {
   await page.goto("/");
   await page.getByRole("textbox", { name: "Title of a new lesson" }).fill("Lamp boxes at the lock");
   await page.getByRole("button", { name: "Start" }).click();
@@ -37,7 +39,8 @@ test("from an empty shelf place to a drawn box by pointer: put down, dragged, sc
 
   // Move by move: the front is there before the guides, the guides before the back.
   const scrub = page.getByRole("slider", { name: "Move by move" });
-  const lines = () => page.getByRole("group", { name: "The sheet to build on" }).locator("path[data-stroke^='box-1/']").count();
+  const lines = () =>
+    page.getByRole("group", { name: "The sheet to build on" }).locator("path[data-stroke^='box-1/']").count();
   await scrub.fill("-1");
   expect(await lines()).toBe(0);
   await scrub.press("End");
@@ -49,7 +52,14 @@ test("from an empty shelf place to a drawn box by pointer: put down, dragged, sc
 });
 
 test("a box is put down, measured, nudged, copied and taken away by keyboard alone", async ({ page }) => {
-  const id = await copyOf(page, (l) => ({ ...l, title: "Keyboard quay", objects: [], frontToBack: [], takes: [], currentTake: null }));
+  const id = await copyOf(page, (l) => ({
+    ...l,
+    title: "Keyboard quay",
+    objects: [],
+    frontToBack: [],
+    takes: [],
+    currentTake: null,
+  }));
   await page.goto(`/lessons/${id}/build`);
   await page.getByRole("button", { name: "New box" }).focus();
   await page.keyboard.press("Enter");
@@ -89,14 +99,21 @@ test("a foot dragged above the horizon is a finding with a mend, not a lost box"
   const up = page.getByRole("textbox", { name: "Up from the bottom" });
   await up.fill("6");
   await up.press("Enter");
-  await expect(page.getByText(/stands on the ground, but its foot is 1 in above the horizon|stands on the ground, but its foot is .* above the horizon/)).toBeVisible();
+  await expect(
+    page.getByText(
+      /stands on the ground, but its foot is 1 in above the horizon|stands on the ground, but its foot is .* above the horizon/,
+    ),
+  ).toBeVisible();
   await page.getByRole("button", { name: "Let it float" }).click();
   await expect(page.getByText(/stands on the ground, but its foot/)).toBeHidden();
   await saved(page);
   expect((await documentOf(page, id)).objects[0]?.depthSetBy).toBe("free");
 });
 
-test("two windows on one lesson: the later save is refused in words, both versions are kept and can be brought back", async ({ page, context }) => {
+test("two windows on one lesson: the later save is refused in words, both versions are kept and can be brought back", async ({
+  page,
+  context,
+}) => {
   const id = await copyOf(page);
   await page.goto(`/lessons/${id}/plan`);
   const other = await context.newPage();
@@ -108,7 +125,11 @@ test("two windows on one lesson: the later save is refused in words, both versio
   expect((await documentOf(page, id)).plan.centre).toBe("fold");
   await page.getByRole("link", { name: "Log" }).click();
   await expect(page.getByRole("heading", { name: "Kept aside" })).toBeVisible();
-  await page.locator("section", { hasText: "Kept aside" }).last().getByRole("button", { name: "Bring back" }).click();
+  await page
+    .locator("section", { hasText: "Kept aside" })
+    .last()
+    .getByRole("button", { name: "Bring back" })
+    .click();
   await expect(page.getByText("an earlier version brought back")).toBeVisible();
   expect((await documentOf(page, id)).plan.centre).toBe("eye");
   await page.getByRole("button", { name: "Bring back revision 2" }).click();

@@ -23,8 +23,13 @@ async function bringInCaptions(page: import("@playwright/test").Page, name: stri
   await (await choosing).setFiles({ name, mimeType: "text/vtt", buffer: Buffer.from(content) });
 }
 
-test("captions are brought in, a step is put on a word, and its strokes start there when it plays", async ({ page }) => {
-  const id = await copyOf(page, (l) => ({ ...l, takes: l.takes.map((t) => ({ ...t, narration: null, anchors: {} })) }));
+test("captions are brought in, a step is put on a word, and its strokes start there when it plays", async ({
+  page,
+}) => {
+  const id = await copyOf(page, (l) => ({
+    ...l,
+    takes: l.takes.map((t) => ({ ...t, narration: null, anchors: {} })),
+  }));
   await page.goto(`/lessons/${id}/narrate`);
   await bringInCaptions(page, "quay.vtt", CAPTIONS);
   await expect(page.getByText(/Line 9: a cue was skipped, because the start time "00:broken"/)).toBeVisible();
@@ -45,7 +50,8 @@ test("captions are brought in, a step is put on a word, and its strokes start th
   await page.getByRole("link", { name: "Rehearse" }).click();
   await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
   await seek(page, startMs - 400);
-  const benchStrokes = async () => (await shownStrokes(page)).filter((s) => s.startsWith("left-bench/")).length;
+  const benchStrokes = async () =>
+    (await shownStrokes(page)).filter((s) => s.startsWith("left-bench/")).length;
   expect(await benchStrokes()).toBe(0);
   await page.getByRole("button", { name: "Play" }).click();
   const screen = page.locator("[data-at-ms]");
@@ -54,7 +60,8 @@ test("captions are brought in, a step is put on a word, and its strokes start th
     (element) =>
       new Promise<number>((resolve) => {
         const look = () => {
-          if (element.querySelector('[data-stroke^="left-bench/"]')) resolve(Number(element.getAttribute("data-at-ms")));
+          if (element.querySelector('[data-stroke^="left-bench/"]'))
+            resolve(Number(element.getAttribute("data-at-ms")));
           else requestAnimationFrame(look);
         };
         look();
@@ -80,22 +87,35 @@ test("broken and empty captions change nothing and say why", async ({ page }) =>
   expect(JSON.stringify((await documentOf(page, id)).takes)).toBe(before);
 });
 
-test("a recording is brought in and plays; one over the limit or of another kind is refused in words", async ({ page, expectedErrors }) => {
+test("a recording is brought in and plays; one over the limit or of another kind is refused in words", async ({
+  page,
+  expectedErrors,
+}) => {
   expectedErrors.push(/413|415/);
   const id = await copyOf(page, (l) => ({ ...l, takes: [], currentTake: null }));
   await page.goto(`/lessons/${id}/narrate`);
   const choosing = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Bring in the recording" }).click();
   await (await choosing).setFiles("demo/take/glasshouse-take.mp4");
-  await expect(page.getByRole("button", { name: "Bring in another recording" })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "Bring in another recording" })).toBeVisible({
+    timeout: 20_000,
+  });
   await saved(page);
   const video = (await documentOf(page, id)).takes[0]?.video;
   expect(video).toMatchObject({ widthPx: 854, heightPx: 480 });
 
-  const refused = await page.request.put(`/lessons/${id}/recording`, { headers: { "Content-Type": "video/mp4", "X-File-Name": "long.mp4" }, data: Buffer.alloc(3 * 1024 * 1024) });
+  const refused = await page.request.put(`/lessons/${id}/recording`, {
+    headers: { "Content-Type": "video/mp4", "X-File-Name": "long.mp4" },
+    data: Buffer.alloc(3 * 1024 * 1024),
+  });
   expect(refused.status()).toBe(413);
-  expect(await refused.json()).toEqual({ problem: '"long.mp4" is larger than 2 MB. Nothing was stored; make it smaller or split it.' });
-  const other = await page.request.put(`/lessons/${id}/recording`, { headers: { "Content-Type": "text/plain", "X-File-Name": "notes.txt" }, data: "notes" });
+  expect(await refused.json()).toEqual({
+    problem: '"long.mp4" is larger than 2 MB. Nothing was stored; make it smaller or split it.',
+  });
+  const other = await page.request.put(`/lessons/${id}/recording`, {
+    headers: { "Content-Type": "text/plain", "X-File-Name": "notes.txt" },
+    data: "notes",
+  });
   expect(other.status()).toBe(415);
 
   await page.getByRole("link", { name: "Rehearse" }).click();

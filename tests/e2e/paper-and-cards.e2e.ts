@@ -3,7 +3,9 @@ import { makeCards } from "#core/display";
 import { computeLesson } from "#core/pipeline";
 import { copyOf, documentOf, dragHandle, expect, saved, seek, test } from "./bench-hand.ts";
 
-test("dragging the vanishing point moves the overlay, makes other cards, and calls the printed ones out of date", async ({ page }, info) => {
+test("dragging the vanishing point moves the overlay, makes other cards, and calls the printed ones out of date", async ({
+  page,
+}, info) => {
   const id = await copyOf(page);
   const print = async (name: string) => {
     await page.goto(`/lessons/${id}/hand-out`);
@@ -45,7 +47,9 @@ test("dragging the vanishing point moves the overlay, makes other cards, and cal
   expect(marksAfter[4]).not.toBe(marksBefore[4]);
 });
 
-test("sheet and horizon are set by typing, wrong typing is refused in words, and units switch without moving a line", async ({ page }) => {
+test("sheet and horizon are set by typing, wrong typing is refused in words, and units switch without moving a line", async ({
+  page,
+}) => {
   const id = await copyOf(page);
   await page.goto(`/lessons/${id}/paper`);
   const horizon = page.getByRole("textbox", { name: "Horizon, down from the top" });
@@ -62,7 +66,10 @@ test("sheet and horizon are set by typing, wrong typing is refused in words, and
   await expect(page.getByRole("alert")).toContainText("a side is at least 50 mm");
   expect((await documentOf(page, id)).sheet.widthMm).toBe(279.4);
 
-  const paths = () => page.locator("[data-drawing] [data-stroke]").evaluateAll((all) => all.map((e) => e.getAttribute("d")).join());
+  const paths = () =>
+    page
+      .locator("[data-drawing] [data-stroke]")
+      .evaluateAll((all) => all.map((e) => e.getAttribute("d")).join());
   const inInches = await paths();
   await page.getByText("millimetres").click();
   await saved(page);
@@ -71,7 +78,12 @@ test("sheet and horizon are set by typing, wrong typing is refused in words, and
 });
 
 test("a lesson that goes out of the sheet is drawn to the edge and says so", async ({ page }) => {
-  const id = await copyOf(page, (l) => ({ ...l, objects: l.objects.map((o) => (o.id === "left-bench" ? { ...o, handles: { ...o.handles, fromLeftMm: -25.4 } } : o)) }));
+  const id = await copyOf(page, (l) => ({
+    ...l,
+    objects: l.objects.map((o) =>
+      o.id === "left-bench" ? { ...o, handles: { ...o.handles, fromLeftMm: -25.4 } } : o,
+    ),
+  }));
   await page.goto(`/lessons/${id}/build?step=left-bench/front`);
   await expect(page.getByText(/lines run off the sheet: stop at the edge/)).toBeVisible();
 });

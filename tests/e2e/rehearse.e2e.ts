@@ -17,13 +17,17 @@ test("at twenty moments the overlay over the take shows exactly the scheduled st
   for (let i = 0; i < 20; i++) {
     const atMs = await seek(page, random() * (computed.schedule.totalMs - 500));
     const frame = frameAt(computed, atMs, { medium: "overlay", tools: false, withSheet: false });
-    expect(await shownStrokes(page), `at ${atMs} ms`).toEqual(frame.drawing.marks.map((m) => strokeIdOf(m.id)).sort());
+    expect(await shownStrokes(page), `at ${atMs} ms`).toEqual(
+      frame.drawing.marks.map((m) => strokeIdOf(m.id)).sort(),
+    );
     drawn += frame.drawing.marks.length;
   }
   expect(drawn).toBeGreaterThan(50);
 });
 
-test("the lines of the overlay lie where the sheet's corners put them, also after a corner is dragged", async ({ page }) => {
+test("the lines of the overlay lie where the sheet's corners put them, also after a corner is dragged", async ({
+  page,
+}) => {
   const id = await copyOf(page);
   const lesson = await documentOf(page, id);
   const corners = lesson.takes[0]?.corners;

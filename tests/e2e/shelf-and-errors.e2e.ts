@@ -1,7 +1,10 @@
 import AxeBuilder from "@axe-core/playwright";
 import { bringIn, copyOf, DEMO, documentOf, expect, test } from "./bench-hand.ts";
 
-test("lesson files that cannot be used are refused with the place of the fault, and the shelf stays as it was", async ({ page, expectedErrors }) => {
+test("lesson files that cannot be used are refused with the place of the fault, and the shelf stays as it was", async ({
+  page,
+  expectedErrors,
+}) => {
   expectedErrors.push(/400/);
   const lesson = await documentOf(page, DEMO);
   await page.goto("/");
@@ -12,14 +15,32 @@ test("lesson files that cannot be used are refused with the place of the fault, 
     await expect(page.getByRole("alert")).toContainText(said);
   };
   await refused("{ not json", "not valid JSON");
-  await refused(JSON.stringify({ ...lesson, version: 7 }), "This lesson file is version 7; this program reads version 1.");
+  await refused(
+    JSON.stringify({ ...lesson, version: 7 }),
+    "This lesson file is version 7; this program reads version 1.",
+  );
   const bench = lesson.objects[0];
-  await refused(JSON.stringify({ ...lesson, objects: [{ ...bench, handles: { ...bench?.handles, height: { mm: 0 } } }] }), "objects.0.handles.height");
-  await refused(JSON.stringify({ ...lesson, view: { ...lesson.view, frames: [{ id: "main", kind: "one-point", vanishingPoint: { fromLeftMm: 100, fromTopMm: 20 } }] } }), /vanishing point stands 68.9 mm above the horizon/);
+  await refused(
+    JSON.stringify({ ...lesson, objects: [{ ...bench, handles: { ...bench?.handles, height: { mm: 0 } } }] }),
+    "objects.0.handles.height",
+  );
+  await refused(
+    JSON.stringify({
+      ...lesson,
+      view: {
+        ...lesson.view,
+        frames: [{ id: "main", kind: "one-point", vanishingPoint: { fromLeftMm: 100, fromTopMm: 20 } }],
+      },
+    }),
+    /vanishing point stands 68.9 mm above the horizon/,
+  );
   expect(await shelf()).toEqual(before);
 });
 
-test("an address without a lesson answers with a page of our own, and the shelf is one step away", async ({ page, expectedErrors }) => {
+test("an address without a lesson answers with a page of our own, and the shelf is one step away", async ({
+  page,
+  expectedErrors,
+}) => {
   expectedErrors.push(/404/);
   const answer = await page.goto("/lessons/no-such-lesson/build");
   expect(answer?.status()).toBe(404);
@@ -31,11 +52,16 @@ test("an address without a lesson answers with a page of our own, and the shelf 
 });
 
 test("a take whose file is missing leaves the lesson usable and says what is kept", async ({ page }) => {
-  const id = await copyOf(page, (l) => ({ ...l, takes: l.takes.map((t) => ({ ...t, video: t.video && { ...t.video, file: "gone.mp4" } })) }));
+  const id = await copyOf(page, (l) => ({
+    ...l,
+    takes: l.takes.map((t) => ({ ...t, video: t.video && { ...t.video, file: "gone.mp4" } })),
+  }));
   await page.goto(`/lessons/${id}/rehearse`);
   await expect(page.getByRole("alert")).toContainText("The recording gone.mp4 is not in the store");
   await page.getByRole("button", { name: "Play" }).click();
-  await expect.poll(async () => Number(await page.locator("[data-at-ms]").getAttribute("data-at-ms"))).toBeGreaterThan(200);
+  await expect
+    .poll(async () => Number(await page.locator("[data-at-ms]").getAttribute("data-at-ms")))
+    .toBeGreaterThan(200);
 });
 
 test("lessons are put away and brought back", async ({ page }) => {
@@ -54,9 +80,13 @@ for (const scheme of ["light", "dark"] as const) {
     await page.emulateMedia({ colorScheme: scheme });
     for (const place of ["", "plan", "paper", "build", "narrate", "rehearse", "hand-out", "log"]) {
       await page.goto(place === "" ? "/" : `/lessons/${DEMO}/${place}?step=left-bench/guides`);
-      const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+        .analyze();
       const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
-      expect(serious.map((v) => `${place}: ${v.id}: ${v.nodes[0]?.html} ${v.nodes[0]?.failureSummary}`)).toEqual([]);
+      expect(
+        serious.map((v) => `${place}: ${v.id}: ${v.nodes[0]?.html} ${v.nodes[0]?.failureSummary}`),
+      ).toEqual([]);
     }
   });
 }

@@ -20,18 +20,16 @@ const onePointFrames = (widthMm: number): fc.Arbitrary<Frames> =>
   );
 
 const twoPointFrames = (widthMm: number): fc.Arbitrary<Frames> =>
-  fc
-    .tuple(tenths(-200, widthMm * 0.3), tenths(widthMm * 0.7, widthMm + 200))
-    .map(
-      ([l, r]): Frames => [
-        {
-          id: "main",
-          kind: "two-point",
-          leftVanishingPoint: { fromLeftMm: l },
-          rightVanishingPoint: { fromLeftMm: r },
-        },
-      ],
-    );
+  fc.tuple(tenths(-200, widthMm * 0.3), tenths(widthMm * 0.7, widthMm + 200)).map(
+    ([l, r]): Frames => [
+      {
+        id: "main",
+        kind: "two-point",
+        leftVanishingPoint: { fromLeftMm: l },
+        rightVanishingPoint: { fromLeftMm: r },
+      },
+    ],
+  );
 
 /** A one- or two-point view on a sheet: the horizon anywhere on it, VPs on or off it. */
 export const anyView = (

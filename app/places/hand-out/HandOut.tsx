@@ -41,7 +41,11 @@ export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: 
     <div className={place.sides}>
       <section className={styles.pages} aria-label="Pages" tabIndex={0}>
         {pages.map((page) => (
-          <div key={page.alt} className={styles.page} style={{ aspectRatio: `${page.box.width} / ${page.box.height}` }}>
+          <div
+            key={page.alt}
+            className={styles.page}
+            style={{ aspectRatio: `${page.box.width} / ${page.box.height}` }}
+          >
             <DrawingView drawing={page} palette={PRINT_PALETTE} />
           </div>
         ))}

@@ -1,0 +1,136 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { frameAt } from "#core/display";
+import type { Lesson } from "#core/lesson";
+import { wordsOf } from "#core/narration";
+import { paperAfter } from "#core/paper";
+import { computeLesson } from "#core/pipeline";
+import { anyLesson } from "./lesson-arbitraries.ts";
+
+/** A lesson with a narrated take of 2 to 60 cues and anchors for some steps, in or out of order. */
+const narrated = anyLesson(2).chain((lesson) => {
+  const steps = computeLesson(lesson).steps.map((s) => s.id);
+  return fc
+    .record({
+      lengths: fc.array(fc.integer({ min: 400, max: 9000 }), { minLength: 2, maxLength: 60 }),
+      picks: fc.array(
+        fc.record({
+          step: fc.nat(steps.length - 1),
+          cue: fc.nat(59),
+          offset: fc.integer({ min: -500, max: 500 }),
+        }),
+        { maxLength: 12 },
+      ),
+    })
+    .map(({ lengths, picks }): Lesson => {
+      let at = 0;
+      const cues = lengths.map((ms, i) => {
+        const startMs = at;
+        at += ms;
+        return { id: `c${i + 1}`, startMs, endMs: at, text: "draw along the ruler now" };
+      });
+      const anchors = Object.fromEntries(
+        picks.map((p) => [
+          steps[p.step] ?? "sheet/horizon",
+          { wordId: `c${(p.cue % cues.length) + 1}.w2`, offsetMs: p.offset },
+        ]),
+      );
+      return {
+        ...lesson,
+        takes: [
+          {
+            id: "take-1",
+            label: "take",
+            video: null,
+            narration: { fileName: "a.vtt", cues },
+            corners: null,
+            anchors,
+          },
+        ],
+        currentTake: "take-1",
+      };
+    });
+});
+
+describe("the schedule", () => {
+  test("steps follow each other without gap or overlap, and moves stay inside their step, one hand at a time", () => {
+    fc.assert(
+      fc.property(fc.oneof(anyLesson(3), narrated), (lesson) => {
+        const { schedule, steps } = computeLesson(lesson);
+        expect(schedule.windows.map((w) => w.stepId)).toEqual(steps.map((s) => s.id));
+        for (const [i, w] of schedule.windows.entries()) {
+          expect(w.endMs).toBeGreaterThanOrEqual(w.startMs);
+          expect(w.endMs).toBe(schedule.windows[i + 1]?.startMs ?? schedule.totalMs);
+          const step = steps[i];
+          const moves = schedule.moves.filter(
+            (m) => step && m.moveIndex >= step.firstMove && m.moveIndex <= step.lastMove,
+          );
+          for (const [k, m] of moves.entries()) {
+            expect(m.startMs).toBeGreaterThanOrEqual(k === 0 ? w.startMs : (moves[k - 1]?.endMs ?? 0));
+            expect(m.startMs <= m.drawFromMs && m.drawFromMs <= m.drawToMs && m.drawToMs <= m.endMs).toBe(
+              true,
+            );
+            expect(m.endMs).toBeLessThanOrEqual(w.endMs);
+          }
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test("an anchored step starts exactly at its word; one that cannot is reported and kept in the document", () => {
+    let exact = 0;
+    fc.assert(
+      fc.property(narrated, (lesson) => {
+        const { schedule } = computeLesson(lesson);
+        const take = lesson.takes[0];
+        const words = new Map((take?.narration?.cues ?? []).flatMap(wordsOf).map((w) => [w.id, w]));
+        for (const [stepId, anchor] of Object.entries(take?.anchors ?? {})) {
+          const window = schedule.windows.find((w) => w.stepId === stepId);
+          if (window?.wordId) {
+            exact++;
+            expect(window.startMs).toBe(
+              Math.max(
+                0,
+                Math.min((words.get(anchor.wordId)?.startMs ?? 0) + anchor.offsetMs, schedule.totalMs),
+              ),
+            );
+            expect(window.drawFromMs).toBe(window.startMs);
+          } else expect(schedule.findings.some((f) => f.about === stepId)).toBe(true);
+        }
+      }),
+      { numRuns: 300 },
+    );
+    expect(exact).toBeGreaterThan(100);
+  });
+});
+
+describe("a frame", () => {
+  const options = { medium: "overlay", tools: false, withSheet: false } as const;
+  test("is the same whenever it is asked for, shows no stroke before its time, and ends as the finished paper", () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(anyLesson(2), narrated),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (lesson, share) => {
+          const computed = computeLesson(lesson);
+          const at = Math.round(computed.schedule.totalMs * share);
+          const frame = frameAt(computed, at, options);
+          expect(frameAt(computeLesson(structuredClone(lesson)), at, options)).toEqual(frame);
+          for (const mark of frame.drawing.marks) {
+            const move = computed.schedule.moves.find((m) => m.moveId === mark.id.split("#")[0]);
+            expect(move?.drawFromMs ?? Number.POSITIVE_INFINITY, mark.id).toBeLessThanOrEqual(at);
+          }
+          const last = frameAt(computed, computed.schedule.totalMs, options);
+          const standing = paperAfter(computed.paper, computed.moves.length - 1).filter(
+            (s) => s.pieces.length > 0,
+          );
+          expect(new Set(last.drawing.marks.map((m) => m.id.split("#")[0]))).toEqual(
+            new Set(standing.map((s) => s.stroke.id)),
+          );
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});

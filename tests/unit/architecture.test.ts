@@ -1,0 +1,107 @@
+import { readdirSync, readFileSync, statSync } from "node:fs";
+import { dirname, join, relative, resolve } from "node:path";
+import { expect, test } from "vitest";
+
+const HOME = resolve(import.meta.dirname, "../..");
+
+/** Core's folders in the order of the plot: each may import those before it, through their doors. */
+const PLOT = [
+  "base",
+  "plan",
+  "lexicon",
+  "geometry",
+  "view",
+  "solids",
+  "drafter",
+  "recipes",
+  "paper",
+  "steps",
+  "narration",
+  "schedule",
+  "display",
+  "judgements",
+  "lesson",
+  "handles",
+  "pipeline",
+];
+const PACKAGES_OF_CORE = ["valibot"];
+
+function filesIn(folder: string): string[] {
+  return readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    if (statSync(path).isDirectory()) return filesIn(path);
+    return /\.tsx?$/.test(name) ? [path] : [];
+  });
+}
+
+function importsOf(file: string): string[] {
+  return [
+    ...readFileSync(file, "utf8").matchAll(
+      /(?:^|\n)\s*(?:import|export)\b[^"';]*?from\s+"([^"]+)"|\bimport\(\s*"([^"]+)"|(?:^|\n)import\s+"([^"]+)"/g,
+    ),
+  ].map((m) => m[1] ?? m[2] ?? m[3] ?? "");
+}
+
+/** Where an import leads, as a path from the project's home, or the package's name. */
+function target(file: string, specifier: string): string {
+  if (specifier.startsWith(".")) return relative(HOME, resolve(dirname(file), specifier));
+  if (specifier.startsWith("#core/")) return `core/${specifier.slice(6)}/index.ts`;
+  if (specifier.startsWith("#")) return specifier.slice(1);
+  return specifier;
+}
+
+const all = (folder: string) =>
+  filesIn(join(HOME, folder)).flatMap((file) =>
+    importsOf(file).map((s) => ({ from: relative(HOME, file), to: target(file, s) })),
+  );
+
+test("core imports nothing but valibot and earlier folders of the plot, through their doors", () => {
+  const seen = all("core");
+  expect(seen.length).toBeGreaterThan(150);
+  const wrong = seen.filter(({ from, to }) => {
+    const own = from.split("/")[1] ?? "";
+    if (!to.startsWith("core/")) return !PACKAGES_OF_CORE.includes(to);
+    const other = to.split("/")[1] ?? "";
+    if (other === own) return false;
+    return (
+      !to.endsWith("/index.ts") || to.split("/").length !== 3 || PLOT.indexOf(other) >= PLOT.indexOf(own)
+    );
+  });
+  expect(wrong).toEqual([]);
+  expect(
+    readdirSync(join(HOME, "core"))
+      .filter((n) => !n.includes("."))
+      .sort(),
+  ).toEqual([...PLOT].sort());
+});
+
+test("core has no clock, chance, locale or surroundings in it", () => {
+  const forbidden =
+    /\bDate\.now\b|\bnew Date\b|\bMath\.random\b|\bprocess\.|\bwindow\.|\bdocument\.|\bconsole\.|toLocale(?!LowerCase)|\bsetTimeout\b|\bfetch\(/;
+  const wrong = filesIn(join(HOME, "core")).filter((f) =>
+    forbidden.test(readFileSync(f, "utf8").replace(/\/\*\*[\s\S]*?\*\/|\/\/.*/g, "")),
+  );
+  expect(wrong.map((f) => relative(HOME, f))).toEqual([]);
+});
+
+test("outside core, imports run from app to server to core, and only routes open the server's doors", () => {
+  const wrong = [
+    ...all("server").filter(
+      ({ to }) => to.startsWith("app/") || to.startsWith("cli/") || to.startsWith("demo/"),
+    ),
+    ...all("cli").filter(({ to }) => to.startsWith("app/")),
+    ...all("app").filter(({ from, to }) => to.startsWith("server/") && !from.startsWith("app/routes/")),
+    ...all("app/ui").filter(({ to }) => to.startsWith("app/") && !to.startsWith("app/ui/")),
+    ...all("app/places").filter(
+      ({ from, to }) => to.startsWith("app/places/") && to.split("/")[2] !== from.split("/")[2],
+    ),
+  ];
+  expect(wrong).toEqual([]);
+});
+
+test("files that touch the database or the disk say so in their name", () => {
+  const wrong = filesIn(join(HOME, "server")).filter(
+    (f) => importsOf(f).some((s) => /^node:fs|better-sqlite3/.test(s)) && !f.endsWith(".server.ts"),
+  );
+  expect(wrong.map((f) => relative(HOME, f))).toEqual([]);
+});
