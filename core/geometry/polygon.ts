@@ -19,6 +19,9 @@ export function regionContains(region: Region, p: PaperPoint): boolean {
   return inside;
 }
 
+/** A cut this little past a side's end is still taken, so that no crossing slips between two sides by rounding. */
+const END_SLACK = 1e-9;
+
 /**
  * The stretches of the segment p–q, in its own parameter 0…1, that lie inside the region. The segment is cut
  * at every border it crosses and each cut piece is judged at its middle, so a segment along a border is inside
@@ -38,9 +41,14 @@ export function insideRegion(p: PaperPoint, q: PaperPoint, region: Region): Inte
       const turn = dx * ey - dy * ex;
       if (turn === 0) continue;
       const t = ((a.xMm - p.xMm) * ey - (a.yMm - p.yMm) * ex) / turn;
-      if (t > 0 && t < 1) cuts.push(t);
+      if (!(t > 0 && t < 1)) continue;
+      // Cuts beyond the side's own ends only split a stretch that is judged whole anyway: left out.
+      const u = ((a.xMm - p.xMm) * dy - (a.yMm - p.yMm) * dx) / turn;
+      if (u > -END_SLACK && u < 1 + END_SLACK) cuts.push(t);
     }
   }
+  if (cuts.length === 2)
+    return regionContains(region, { xMm: p.xMm + dx / 2, yMm: p.yMm + dy / 2 }) ? [{ from: 0, to: 1 }] : [];
   cuts.sort((a, b) => a - b);
   const inside: Interval[] = [];
   for (let i = 1; i < cuts.length; i++) {

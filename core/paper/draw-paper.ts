@@ -11,7 +11,7 @@ import {
 } from "../geometry/index.ts";
 import type { Program } from "../recipes/index.ts";
 import { type Camera, type SpacePoint, type View, worldToPaper } from "../view/index.ts";
-import { hiddenBy, type Occluder, occludersOf, type StrokeInDepth } from "./occluder.ts";
+import { findOccluder, hiddenBy, type Occluder, type StrokeInDepth } from "./occluder.ts";
 import type { Paper, PaperStroke, StrokePiece } from "./paper.ts";
 
 /**
@@ -20,9 +20,9 @@ import type { Paper, PaperStroke, StrokePiece } from "./paper.ts";
  * Cost: strokes × showing faces whose boxes overlap.
  */
 export function drawPaper(program: Program, view: View): Paper {
-  const occluders = program.solids.flatMap((s) => occludersOf(view.camera, s));
   const ranks = new Map(program.frontToBack.map((g, i) => [g, i]));
   const rankOf = (group: string) => ranks.get(group) ?? program.frontToBack.length;
+  const occluders = program.solids.flatMap((s) => findOccluder(view.camera, s, rankOf(s.depthGroup)) ?? []);
   const groupOf = new Map(program.solids.map((s) => [s.objectId, s.depthGroup]));
   const closing = new Map(program.solids.map((s) => [s.objectId, s.closesAt]));
   const strokes: PaperStroke[] = [];
@@ -49,7 +49,7 @@ export function drawPaper(program: Program, view: View): Paper {
       continue;
     }
     const inDepth = { ...laid, objectId: move.objectId, groupRank: rankOf(groupOf.get(move.objectId) ?? "") };
-    const life = lifeOf(inDepth, moveIndex, onSheet, occluders, rankOf, rubbedOutAt);
+    const life = lifeOf(inDepth, moveIndex, onSheet, occluders, rubbedOutAt);
     const firmFrom = move.stroke.tailTo ? (closing.get(move.objectId) ?? moveIndex) : moveIndex;
     strokes.push({ ...base, ...life.stroke, firmFrom, runsOff: runsOffBeforeCut(onSheet, laid.cut) });
     // A horizon that runs through things is a drill's look, not a fault of aim.
@@ -100,7 +100,6 @@ function lifeOf(
   moveIndex: number,
   onSheet: Interval | null,
   occluders: readonly Occluder[],
-  rankOf: (group: string) => number,
   tailDiesAt: number | null,
 ): Life {
   if (!onSheet) return { stroke: { pieces: [], stoppedBy: [] }, coveredForGood: [] };
@@ -108,8 +107,8 @@ function lifeOf(
   const stoppedBy = new Set<string>();
   const covered: { where: Interval; at: number | null; by: string }[] = [];
   for (const occluder of occluders) {
-    const { objectId, closesAt, erasedAt } = occluder.solid;
-    for (const hidden of hiddenBy(stroke, occluder, rankOf)) {
+    for (const hidden of hiddenBy(stroke, occluder)) {
+      const { objectId, closesAt, erasedAt } = occluder.solid;
       const where = overlap(hidden, onSheet);
       if (!where) continue;
       if (closesAt < moveIndex) {

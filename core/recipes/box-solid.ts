@@ -23,14 +23,12 @@ export function cornerName([i, j, k]: CornerBits): string {
 }
 
 /** All corners, the upper before the lower and the front before the back, as a teacher goes round them. */
-export function cornersInOrder(): string[] {
-  return BITS.flatMap((k) => [
-    cornerName([0, 1, k]),
-    cornerName([1, 1, k]),
-    cornerName([1, 0, k]),
-    cornerName([0, 0, k]),
-  ]);
-}
+export const CORNERS_IN_ORDER: readonly string[] = BITS.flatMap((k) => [
+  cornerName([0, 1, k]),
+  cornerName([1, 1, k]),
+  cornerName([1, 0, k]),
+  cornerName([0, 0, k]),
+]);
 
 /** The box in front of the eye, from its paper handles; with a finding where the ground cannot carry it. */
 export function solveBox(

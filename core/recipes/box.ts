@@ -1,6 +1,13 @@
 import { invariant } from "../base/index.ts";
 import { along, type Drafter, type LineRule, type PointRule, type StrokePlan } from "../drafter/index.ts";
-import { angleBetweenRad, distanceMm, findPaperPoint, join, type PaperPoint } from "../geometry/index.ts";
+import {
+  angleBetweenRad,
+  distanceMm,
+  findPaperPoint,
+  type HLine,
+  join,
+  type PaperPoint,
+} from "../geometry/index.ts";
 import { cornerAt, type Edge, type Solid, showingFaces } from "../solids/index.ts";
 import {
   AXES,
@@ -14,7 +21,7 @@ import {
   worldToPaper,
 } from "../view/index.ts";
 import type { BoxSlice } from "./box-slice.ts";
-import { type CornerBits, cornerName, cornersInOrder } from "./box-solid.ts";
+import { CORNERS_IN_ORDER, type CornerBits, cornerName } from "./box-solid.ts";
 
 export interface BoxOptions {
   readonly guides: "to-vp" | "part-way";
@@ -63,6 +70,9 @@ class BoxPage {
   readonly #linesThrough = new Map<string, Edge[]>();
   readonly #showing: ReadonlySet<string>;
   readonly #depthMarked = new Set<Axis>();
+  /** Where corners and edges lie on paper: asked for again and again while a box is drawn. */
+  readonly #cornersOnPaper = new Map<string, PaperPoint>();
+  readonly #edgesOnPaper = new Map<string, HLine>();
 
   constructor(
     readonly d: Drafter,
@@ -115,7 +125,7 @@ class BoxPage {
 
   /** Rules guides from the true part's corners along a deep axis: those that show, or the hidden ones. */
   ruleGuides(axis: Axis, role: "outline" | "hidden"): void {
-    for (const corner of cornersInOrder().filter((c) => this.#isNear(c))) {
+    for (const corner of CORNERS_IN_ORDER.filter((c) => this.#isNear(c))) {
       const edge = this.#edgeFrom(corner, axis);
       if (this.#ruled.has(edge.id) || this.shows(edge) !== (role === "outline") || this.#isEndOn(edge))
         continue;
@@ -129,8 +139,7 @@ class BoxPage {
    */
   markDepth(axis: Axis): void {
     if (this.#depthMarked.has(axis)) return;
-    const guides = cornersInOrder()
-      .filter((c) => this.#isNear(c))
+    const guides = CORNERS_IN_ORDER.filter((c) => this.#isNear(c))
       .map((c) => this.#edgeFrom(c, axis))
       .filter((e) => this.#ruled.has(e.id));
     const best = guides
@@ -164,9 +173,10 @@ class BoxPage {
    * end on a line already there, then those of `axesFirst`, last the one that joins two found corners.
    */
   ruleRemaining(wanted: (edge: Edge) => boolean, axesFirst: readonly Axis[] = AXES): void {
+    const missing = this.solid.edges.filter((e) => wanted(e) && !this.#isEndOn(e));
     for (;;) {
-      const next = this.solid.edges
-        .filter((e) => !this.#ruled.has(e.id) && wanted(e) && !this.#isEndOn(e))
+      const next = missing
+        .filter((e) => !this.#ruled.has(e.id))
         .map((edge) => ({ edge, way: this.#wayToRule(edge) }))
         .filter((n) => n.way !== null)
         .sort(
@@ -269,16 +279,24 @@ class BoxPage {
     return { links: angles.length, worstRad: Math.min(Math.PI / 2, ...angles) };
   }
 
-  #lineOnPaper(edge: Edge) {
-    return join(
-      worldToPaper(this.view.camera, cornerAt(this.solid, edge.from)),
+  #lineOnPaper(edge: Edge): HLine {
+    const known = this.#edgesOnPaper.get(edge.id);
+    if (known) return known;
+    const { camera } = this.view;
+    const line = join(
+      worldToPaper(camera, cornerAt(this.solid, edge.from)),
       vanishingPoint(this.view, this.frame, edge.axis),
     );
+    this.#edgesOnPaper.set(edge.id, line);
+    return line;
   }
 
   #onPaper(corner: string): PaperPoint {
+    const known = this.#cornersOnPaper.get(corner);
+    if (known) return known;
     const p = findPaperPoint(worldToPaper(this.view.camera, cornerAt(this.solid, corner)));
     invariant(p, `corner "${corner}" of "${this.box.id}" does not lie in front of the eye`);
+    this.#cornersOnPaper.set(corner, p);
     return p;
   }
 

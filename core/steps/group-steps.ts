@@ -21,13 +21,15 @@ export interface StepsInput {
  */
 export function groupSteps(input: StepsInput): { steps: readonly Step[]; findings: readonly Finding[] } {
   const steps: Step[] = [];
+  const strokeOf = new Map(input.paper.strokes.map((s) => [s.moveIndex, s]));
+  const erasing = new Set(input.paper.strokes.flatMap((s) => s.pieces.map((p) => p.diesAt)));
   for (let first = 0; first < input.moves.length; ) {
     const move = input.moves[first];
     if (!move) break;
     let last = first;
     while (samePhase(input.moves[last + 1], move)) last++;
-    if (move.hand !== "erase" || erasesSomething(input.paper, first)) {
-      steps.push(describe(input, move, first, last, steps.length + 1));
+    if (move.hand !== "erase" || erasing.has(first)) {
+      steps.push(describe(input, strokeOf, move, first, last, steps.length + 1));
     }
     first = last + 1;
   }
@@ -50,14 +52,17 @@ function samePhase(next: Move | undefined, move: Move): boolean {
   return next !== undefined && next.objectId === move.objectId && next.phase === move.phase;
 }
 
-function erasesSomething(paper: Paper, moveIndex: number): boolean {
-  return paper.strokes.some((s) => s.pieces.some((p) => p.diesAt === moveIndex));
-}
-
-function describe(input: StepsInput, move: Move, first: number, last: number, number: number): Step {
+function describe(
+  input: StepsInput,
+  strokeOf: ReadonlyMap<number, PaperStroke>,
+  move: Move,
+  first: number,
+  last: number,
+  number: number,
+): Step {
   const moves = input.moves.slice(first, last + 1);
   const id = `${move.objectId}/${move.phase}`;
-  const strokes = input.paper.strokes.filter((s) => s.moveIndex >= first && s.moveIndex <= last && !isDot(s));
+  const strokes = moves.flatMap((_, i) => strokeOf.get(first + i) ?? []).filter((stroke) => !isDot(stroke));
   const words = wordStep(move.objectId, move.phase, {
     moves,
     label: input.labelOf(move.objectId),

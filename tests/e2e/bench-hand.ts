@@ -4,6 +4,7 @@ import { type Lesson, parseLesson } from "#core/lesson";
 /** A page on which any console error or uncaught exception fails the test. */
 export const test = base.extend<{ page: Page; expectedErrors: RegExp[] }>({
   // Answers such as 404 are logged by the browser itself; a test that asks for one says so.
+  // biome-ignore lint/correctness/noEmptyPattern: the test runner reads fixtures off the pattern
   expectedErrors: async ({}, use) => use([]),
   page: async ({ page, expectedErrors }, use) => {
     const errors: string[] = [];

@@ -39,6 +39,7 @@ export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: 
 
   return (
     <div className={place.sides}>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard (WCAG 2.1.1) */}
       <section className={styles.pages} aria-label="Pages" tabIndex={0}>
         {pages.map((page) => (
           <div

@@ -1,0 +1,70 @@
+// Takes the pictures of docs/screenshots from the demo data: starts the built app on a fresh folder and visits each place.
+import { spawn } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium, type Page } from "@playwright/test";
+
+const PORT = "4391";
+const HOME = `http://127.0.0.1:${PORT}`;
+const GLASSHOUSE = `${HOME}/lessons/the-lock-keepers-glasshouse`;
+const CRATES = `${HOME}/lessons/crates-on-the-quay-straight-ahead`;
+
+const server = spawn(process.execPath, ["scripts/demo.mjs"], {
+  env: { ...process.env, PORT, REGULANDA_DATA: mkdtempSync(join(tmpdir(), "regulanda-shots-")) },
+  stdio: ["ignore", "pipe", "inherit"],
+});
+await new Promise<void>((ready) =>
+  server.stdout.on("data", (chunk: Buffer) => chunk.toString().includes("open at") && ready()),
+);
+
+const browser = await chromium.launch({
+  executablePath: "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const shot = async (
+    name: string,
+    address: string,
+    prepare: (page: Page) => Promise<void> = async () => {},
+  ) => {
+    await page.goto(address, { waitUntil: "networkidle" });
+    await prepare(page);
+    await page.mouse.move(0, 0);
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  };
+  await shot("hand-out", `${GLASSHOUSE}/hand-out`, async (p) => {
+    const download = p.waitForEvent("download");
+    await p.getByRole("button", { name: "Make the cards (PDF)" }).click();
+    await download;
+    await p.goto(`${GLASSHOUSE}/paper`, { waitUntil: "networkidle" });
+    const horizon = p.getByRole("textbox", { name: "Vanishing point, from the left edge" });
+    await horizon.fill("5 3/4");
+    await horizon.press("Enter");
+    await p.waitForTimeout(600);
+    await p.goto(`${GLASSHOUSE}/hand-out`, { waitUntil: "networkidle" });
+  });
+  await shot("log", `${GLASSHOUSE}/log`);
+  await page.goto(`${GLASSHOUSE}/paper`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "Undo" }).click();
+  await page.waitForTimeout(600);
+  await shot("shelf", `${HOME}/`);
+  await shot("plan", `${GLASSHOUSE}/plan`);
+  await shot("paper", `${CRATES}/paper`, (p) =>
+    p.locator('[data-handle="frame/main/vanishingPoint"]').focus(),
+  );
+  await shot("build", `${CRATES}/build?step=far-crate/close`, (p) =>
+    p.getByRole("button", { name: "3. far crate" }).click(),
+  );
+  await shot("narrate", `${GLASSHOUSE}/narrate?step=left-bench/guides`);
+  await shot("rehearse", `${GLASSHOUSE}/rehearse`, async (p) => {
+    await p.waitForTimeout(800);
+    await p.getByRole("slider", { name: "Lesson time" }).fill("52500");
+    await p.waitForTimeout(600);
+  });
+} finally {
+  await browser.close();
+  server.kill();
+}

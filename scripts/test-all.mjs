@@ -1,0 +1,24 @@
+// Everything a submission must pass, in order of speed. Stops at the first that fails.
+import { spawnSync } from "node:child_process";
+import { dirname, resolve } from "node:path";
+import { fileURLToPath } from "node:url";
+
+const home = resolve(dirname(fileURLToPath(import.meta.url)), "..");
+const STAGES = [
+  ["Lint and format", "npx", ["biome", "check", "."]],
+  ["Types", "npm", ["run", "-s", "typecheck"]],
+  ["JSON Schema is current", "npm", ["run", "-s", "schema", "--", "--check"]],
+  ["Unit, property and golden tests", "npx", ["vitest", "run"]],
+  ["Browser tests", "npx", ["playwright", "test"]],
+];
+for (const [name, command, args] of STAGES) {
+  const started = Date.now();
+  console.log(`\n== ${name}`);
+  const { status } = spawnSync(command, args, { cwd: home, stdio: ["ignore", "inherit", "inherit"] });
+  if (status !== 0) {
+    console.error(`== ${name} failed.`);
+    process.exit(status ?? 1);
+  }
+  console.log(`== ${name}: passed in ${Math.round((Date.now() - started) / 1000)} s`);
+}
+console.log("\nAll tests passed.");

@@ -1,0 +1,124 @@
+// Speed and memory as ratios within one run on one machine; absolute times are printed beside them for orientation.
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Change } from "#core/base";
+import { drawState, frameAt, makeCards } from "#core/display";
+import { applyChanges, blankLesson, type Lesson, parseLessonText } from "#core/lesson";
+import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
+
+/** A grid of boxes that shrink as their number grows, so that about the same share of the sheet is covered. */
+function quay(count: number): Lesson {
+  const blank = blankLesson("Crates on the quay", "mm");
+  const side = Math.ceil(Math.sqrt(count));
+  const cell = 280 / side;
+  const objects = Array.from({ length: count }, (_, i): Lesson["objects"][number] => ({
+    id: `crate-${i + 1}`,
+    label: `crate ${i + 1}`,
+    recipe: "box",
+    frame: "main",
+    depthSetBy: "free",
+    seeThrough: false,
+    handles: {
+      fromLeftMm: 5 + (i % side) * cell,
+      fromBottomMm: 5 + Math.floor(i / side) * cell * 0.7,
+      width: { mm: cell * 0.6 },
+      height: { mm: cell * 0.4 },
+      depth: { fraction: Math.min(0.9, 3 / side) },
+    },
+  }));
+  return { ...blank, objects };
+}
+
+/** The same number of boxes, all large and overlapping: the dense case. */
+function crowd(count: number): Lesson {
+  const lesson = quay(count);
+  return {
+    ...lesson,
+    objects: lesson.objects.map((o) => ({
+      ...o,
+      handles: { ...o.handles, width: { mm: 60 }, height: { mm: 40 }, depth: { fraction: 0.4 } },
+    })),
+  };
+}
+
+function timesMs(runs: number, work: (run: number) => void): { median: number; p95: number } {
+  const times = Array.from({ length: runs }, (_, run) => {
+    const start = performance.now();
+    work(run);
+    return performance.now() - start;
+  }).sort((a, b) => a - b);
+  return { median: times[Math.floor(runs / 2)] ?? 0, p95: times[Math.floor(runs * 0.95)] ?? 0 };
+}
+
+/** One handle move: the change, everything recomputed, and the marks of the last state drawn. */
+function handleMove(lesson: Lesson): { median: number; p95: number } {
+  let computed: ComputedLesson = computeLesson(lesson);
+  return timesMs(40, (run) => {
+    const changes: Change[] = [{ id: "object/crate-1", field: "handles.fromLeftMm", value: 5 + run * 0.1 }];
+    const changed = applyChanges(computed.lesson, changes);
+    if (!changed.ok) throw new Error(changed.findings[0]?.message);
+    computed = computeLesson(changed.value.lesson, computed);
+    drawState(computed.paper, computed.sheet, computed.moves.length - 1, 0, "bench");
+  });
+}
+
+const row = (name: string, value: string) => console.log(`${name.padEnd(62)} ${value}`);
+const ms = ({ median, p95 }: { median: number; p95: number }) =>
+  `${median.toFixed(2)} ms median, ${p95.toFixed(2)} ms p95`;
+
+console.log("One handle move: change, recompute everything, marks");
+for (let i = 0; i < 3; i++) handleMove(quay(10));
+const [one, ten, hundred] = [1, 10, 100].map((n) => handleMove(quay(n)));
+if (!one || !ten || !hundred) throw new Error("no measurements");
+row("  1 box", ms(one));
+row("  10 boxes", `${ms(ten)}; ${(ten.median / one.median).toFixed(1)} × one box`);
+row("  100 boxes", `${ms(hundred)}; ${(hundred.median / ten.median).toFixed(1)} × ten boxes`);
+const dense = handleMove(crowd(100));
+row(
+  "  100 boxes, all overlapping",
+  `${ms(dense)}; ${(dense.median / hundred.median).toFixed(1)} × the spread ones`,
+);
+
+console.log("Growth");
+const full = (lesson: Lesson) => timesMs(10, () => void computeLesson(structuredClone(lesson)));
+const [at100, at400] = [full(quay(100)), full(quay(400))];
+row(
+  "  everything from scratch, 400 boxes against 100",
+  `${(at400.median / at100.median).toFixed(1)} × (${at100.median.toFixed(0)} → ${at400.median.toFixed(0)} ms)`,
+);
+
+console.log("Frames and cards");
+const parsed = parseLessonText(
+  readFileSync(join(import.meta.dirname, "../../demo/lessons/glasshouse.json"), "utf8"),
+);
+if (!parsed.ok) throw new Error("the demo lesson cannot be read");
+const demo = computeLesson(parsed.value);
+const scratch = full(parsed.value);
+const frame = timesMs(
+  200,
+  (run) => void frameAt(demo, run * 700, { medium: "overlay", tools: false, withSheet: false }),
+);
+row(
+  "  a frame of the demo lesson against computing the lesson",
+  `1 : ${(scratch.median / frame.median).toFixed(0)} (${frame.median.toFixed(3)} ms)`,
+);
+const cards = makeCards(demo);
+await writeCardsPdf(cards, parsed.value.handOut, parsed.value.title, new Date(0));
+const start = performance.now();
+const rounds = 5;
+for (let i = 0; i < rounds; i++)
+  await writeCardsPdf(cards, parsed.value.handOut, parsed.value.title, new Date(0));
+const perSecond = (rounds * cards.length * 1000) / (performance.now() - start);
+const layout = timesMs(20, () => void makeCards(demo));
+row(
+  "  cards per second, laid out and written as PDF",
+  `${perSecond.toFixed(0)}; drawing them takes ${((layout.median / ((cards.length * 1000) / perSecond)) * 100).toFixed(1)} % of that`,
+);
+
+const before = process.memoryUsage().rss;
+const big = computeLesson(quay(400));
+row(
+  "  memory that 400 boxes add to the process",
+  `${((process.memoryUsage().rss - before) / 1024 ** 2).toFixed(0)} MB for ${big.paper.strokes.length} strokes (whole process ${(process.memoryUsage().rss / 1024 ** 2).toFixed(0)} MB)`,
+);

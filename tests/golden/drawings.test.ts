@@ -1,0 +1,38 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { drawState, drawStep, frameAt, PAPER_PALETTE, toSvg } from "#core/display";
+import { parseLessonText } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+
+// Pictures to look at: when one changes, open the SVG and judge it before taking it over (vitest -u).
+function demo(name: string) {
+  const parsed = parseLessonText(
+    readFileSync(join(import.meta.dirname, `../../demo/lessons/${name}.json`), "utf8"),
+  );
+  if (!parsed.ok) throw new Error(`${name} cannot be read`);
+  return computeLesson(parsed.value);
+}
+
+test.each(["glasshouse", "quay-crates"])("the finished paper of %s", async (name) => {
+  const { paper, sheet, moves } = demo(name);
+  await expect(
+    toSvg(drawState(paper, sheet, moves.length - 1, moves.length, "bench"), PAPER_PALETTE),
+  ).toMatchFileSnapshot(`pictures/${name}.svg`);
+});
+
+test("a closing step and a rubbing-out as cards show them", async () => {
+  const { paper, sheet, steps } = demo("quay-crates");
+  for (const id of ["far-crate/close", "far-crate/erase"]) {
+    const step = steps.find((s) => s.id === id);
+    if (!step) throw new Error(`no step ${id}`);
+    await expect(toSvg(drawStep(paper, sheet, step, "card"), PAPER_PALETTE)).toMatchFileSnapshot(
+      `pictures/quay-crates-${id.replace("/", "-")}.svg`,
+    );
+  }
+});
+
+test("a moment of the take with ruler and pencil", async () => {
+  const frame = frameAt(demo("glasshouse"), 42_000, { medium: "overlay", tools: true, withSheet: true });
+  await expect(toSvg(frame.drawing, PAPER_PALETTE)).toMatchFileSnapshot("pictures/glasshouse-at-42-s.svg");
+});

@@ -1,0 +1,143 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, describe, expect, test } from "vitest";
+import { type Drawing, layCardPages, makeCards } from "#core/display";
+import { parseLessonText } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
+import { measureText } from "../../server/pdf/fonts.server.ts";
+import { writePdf } from "../../server/pdf/write-pdf.server.ts";
+
+const folder = mkdtempSync(join(tmpdir(), "regulanda-pdf-"));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const parsed = parseLessonText(
+  readFileSync(join(import.meta.dirname, "../../demo/lessons/glasshouse.json"), "utf8"),
+);
+if (!parsed.ok) throw new Error("the demo lesson cannot be read");
+const computed = computeLesson(parsed.value);
+const cards = makeCards(computed);
+const madeAt = new Date("2026-03-07T09:00:00Z");
+
+/** Dark pixels of a page as a box in mm, rasterised at 10 pixels a mm. */
+function inkBox(pdf: Buffer): { x0: number; x1: number; y0: number; y1: number } {
+  const file = join(folder, "page.pdf");
+  writeFileSync(file, pdf);
+  execFileSync("pdftoppm", ["-r", "254", "-gray", "-f", "1", "-l", "1", file, join(folder, "page")]);
+  const pgm = readFileSync(join(folder, "page-1.pgm"));
+  const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(pgm.subarray(0, 40).toString("latin1"));
+  const [width, offset] = [Number(head?.[1]), head?.[0].length ?? 0];
+  const box = { x0: Number.POSITIVE_INFINITY, x1: -1, y0: Number.POSITIVE_INFINITY, y1: -1 };
+  for (let i = offset; i < pgm.length; i++) {
+    if ((pgm[i] ?? 255) > 160) continue;
+    const [x, y] = [(i - offset) % width, Math.floor((i - offset) / width)];
+    box.x0 = Math.min(box.x0, x);
+    box.x1 = Math.max(box.x1, x + 1);
+    box.y0 = Math.min(box.y0, y);
+    box.y1 = Math.max(box.y1, y + 1);
+  }
+  return { x0: box.x0 / 10, x1: box.x1 / 10, y0: box.y0 / 10, y1: box.y1 / 10 };
+}
+
+describe("the PDF", () => {
+  test("is true to scale: a line of 100 mm measures 100 mm", async () => {
+    const line: Drawing = {
+      unit: "mm",
+      box: { x: 0, y: 0, width: 210, height: 297 },
+      marks: [
+        {
+          kind: "path",
+          id: "line",
+          points: [
+            { x: 50, y: 80 },
+            { x: 150, y: 80 },
+          ],
+          closed: false,
+          ink: { colour: "ink", width: 0.4, dash: [] },
+          fill: null,
+        },
+      ],
+      alt: "A line of 100 mm",
+    };
+    const box = inkBox(await writePdf([line], { title: "Scale", madeAt }));
+    // Round ends add half a line's width on either side.
+    expect(box.x1 - box.x0).toBeGreaterThan(100.1);
+    expect(box.x1 - box.x0).toBeLessThan(100.7);
+    expect((box.x0 + box.x1) / 2).toBeCloseTo(100, 0);
+    expect((box.y0 + box.y1) / 2).toBeCloseTo(80, 0);
+    expect(execFileSync("pdfinfo", [join(folder, "page.pdf")], { encoding: "utf8" })).toContain(
+      "Page size:       595.276 x 841.89 pts (A4)",
+    );
+  });
+
+  test("carries every card's words, readings, time and mark as text, fonts embedded", async () => {
+    const file = join(folder, "cards.pdf");
+    writeFileSync(
+      file,
+      await writeCardsPdf(cards, { paper: "letter", cardsPerPage: 1 }, parsed.value.title, madeAt),
+    );
+    const text = execFileSync("pdftotext", ["-raw", file, "-"], { encoding: "utf8" }).replace(/\s+/g, " ");
+    for (const card of cards) {
+      for (const said of [card.title, card.instruction, card.reading, card.check, card.mark])
+        expect(text).toContain(said.replace(/\s+/g, " "));
+    }
+    expect(text).toContain("2 1⁄2 in wide");
+    const fonts = execFileSync("pdffonts", [file], { encoding: "utf8" }).split("\n").slice(2).filter(Boolean);
+    expect(fonts.length).toBeGreaterThan(0);
+    for (const font of fonts) expect(font).toMatch(/yes\s+yes\s+yes/);
+  });
+
+  test("is the same to the byte for the same cards and date", async () => {
+    const make = () => writeCardsPdf(cards, { paper: "a4", cardsPerPage: 4 }, parsed.value.title, madeAt);
+    expect((await make()).equals(await make())).toBe(true);
+  });
+});
+
+describe("card pages", () => {
+  test.each([1, 2, 4, 6] as const)("with %i cards a page keep every mark on its own card", (cardsPerPage) => {
+    for (const paper of ["a4", "letter"] as const) {
+      const pages = layCardPages(cards, { paper, cardsPerPage }, parsed.value.title, measureText);
+      expect(pages).toHaveLength(Math.ceil(cards.length / cardsPerPage));
+      const columns = cardsPerPage > 2 ? 2 : 1;
+      const rows = cardsPerPage / columns;
+      for (const page of pages) {
+        const boxes = new Map<string, { x0: number; x1: number; y0: number; y1: number }>();
+        for (const mark of page.marks) {
+          if (!mark.id.startsWith("card/")) continue;
+          const card = mark.id.split("/").slice(1, 3).join("/");
+          const box = boxes.get(card) ?? { x0: 999, x1: -1, y0: 999, y1: -1 };
+          const points =
+            mark.kind === "path"
+              ? mark.points
+              : mark.kind === "dot"
+                ? [mark.at]
+                : mark.lines.flatMap((line, i) => {
+                    const width = measureText(line, mark.size, mark.weight);
+                    const x = mark.anchor === "end" ? mark.at.x - width : mark.at.x;
+                    const y = mark.at.y + i * mark.lineHeight;
+                    return [
+                      { x, y: y - mark.size },
+                      { x: x + width, y: y + mark.size * 0.25 },
+                    ];
+                  });
+          for (const p of points) {
+            box.x0 = Math.min(box.x0, p.x);
+            box.x1 = Math.max(box.x1, p.x);
+            box.y0 = Math.min(box.y0, p.y);
+            box.y1 = Math.max(box.y1, p.y);
+          }
+          boxes.set(card, box);
+        }
+        const size = { width: (page.box.width - 16) / columns, height: (page.box.height - 16) / rows };
+        for (const [card, box] of boxes) {
+          const column = Math.floor((box.x0 - 8) / size.width);
+          const row = Math.floor((box.y0 - 8) / size.height);
+          expect(box.x1, `${card} right`).toBeLessThanOrEqual(8 + (column + 1) * size.width);
+          expect(box.y1, `${card} bottom`).toBeLessThanOrEqual(8 + (row + 1) * size.height);
+        }
+      }
+    }
+  });
+});

@@ -1,0 +1,84 @@
+import { execFileSync, spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, describe, expect, test } from "vitest";
+import { CliError, run } from "../../cli/run.ts";
+
+const folder = mkdtempSync(join(tmpdir(), "regulanda-cli-"));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const HOME = join(import.meta.dirname, "../..");
+const LESSON = join(HOME, "demo/lessons/glasshouse.json");
+const CAPTIONS = join(HOME, "demo/take/glasshouse-take.vtt");
+
+describe("the command line", () => {
+  test("checks a lesson, words its steps and draws its paper", async () => {
+    expect(await run(["check", LESSON])).toMatch(/15 steps, 40 moves, 2:25 long\nnothing to mend/);
+    expect(JSON.parse(await run(["check", LESSON, "--json"]))).toMatchObject({ steps: 15, findings: [] });
+    expect(await run(["steps", LESSON])).toContain("5. Left bench: to the vanishing point  [0:47]");
+    const whole = await run(["draw", LESSON, "--svg"]);
+    const early = await run(["draw", LESSON, "--move", "2", "--svg"]);
+    expect(whole).toContain('data-stroke="planter/front-bottom"');
+    expect(early).not.toContain("planter/");
+    expect(await run(["draw", LESSON, "--move", "0", "--svg"])).not.toContain('data-stroke="sheet/');
+  });
+
+  test("shows a frame, makes the cards and reads a narration", async () => {
+    const frame = JSON.parse(await run(["frame", LESSON, "--at", "50", "--json"]));
+    expect(frame).toMatchObject({ atMs: 50_000, stepId: "left-bench/guides" });
+    const out = join(folder, "cards.pdf");
+    expect(await run(["cards", LESSON, "--out", out])).toContain("15 cards");
+    expect(execFileSync("pdfinfo", [out], { encoding: "utf8" })).toMatch(/Pages:\s+4/);
+    const narration = JSON.parse(await run(["narration", CAPTIONS, "--json"]));
+    expect(narration).toMatchObject({ format: "WebVTT", findings: [] });
+    expect(narration.cues[0].words[0]).toMatchObject({ id: "c1.w1", text: "Welcome" });
+  });
+
+  const bad = (name: string, text: string) => {
+    const path = join(folder, name);
+    writeFileSync(path, text);
+    return path;
+  };
+  test.each([
+    [["draw", "no-such.json", "--svg"], /"no-such\.json" cannot be read/],
+    [["check", bad("broken.json", "{")], /broken\.json: This is no lesson file: it is not valid JSON/],
+    [
+      ["check", bad("old.json", '{"format":"regulanda-lesson","version":0}')],
+      /version 0; this program reads version 1/,
+    ],
+    [["draw", LESSON, "--svg", "--move", "41"], /--move takes a whole number from 0 to 40, got "41"/],
+    [["draw", LESSON], /draw needs --svg or --json/],
+    [["frame", LESSON, "--svg", "--at", "noon"], /--at takes seconds from 0 on, got "noon"/],
+    [["cards", LESSON], /cards needs --out FILE\.pdf/],
+    [["cards", LESSON, "--out", join(folder, "no/such/folder.pdf")], /cannot be written/],
+    [["narration", bad("empty.vtt", "")], /The file is empty/],
+    [["sing", LESSON], /no command "sing"/],
+    [["check", LESSON, "--loud"], /--loud/],
+    [["check"], /check needs a file/],
+  ])("says in one line what is wrong: %j", async (argv, said) => {
+    const failed = await run(argv).catch((e: unknown) => e);
+    expect(failed).toBeInstanceOf(CliError);
+    expect((failed as CliError).message).toMatch(said);
+    expect((failed as CliError).message).not.toContain("\n");
+  });
+
+  test("exits with 1 and a line on stderr, nothing on stdout", () => {
+    const { status, stdout, stderr } = spawnSync(
+      process.execPath,
+      ["--import", "tsx", "cli/regulanda.ts", "check", "no-such.json"],
+      { cwd: HOME, encoding: "utf8" },
+    );
+    expect({ status, stdout }).toEqual({ status: 1, stdout: "" });
+    expect(stderr.trim().split("\n")).toHaveLength(1);
+  });
+
+  test("every demo lesson is clean, and the captions beside the take are those in the lesson", async () => {
+    expect(await run(["check", join(HOME, "demo/lessons/quay-crates.json")])).toContain("nothing to mend");
+    const lesson = JSON.parse(readFileSync(LESSON, "utf8"));
+    const narration = JSON.parse(await run(["narration", CAPTIONS, "--json"]));
+    expect(narration.cues.map((c: { words: unknown }) => ({ ...c, words: undefined }))).toEqual(
+      lesson.takes[0].narration.cues,
+    );
+  });
+});

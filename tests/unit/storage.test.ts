@@ -1,0 +1,175 @@
+import { mkdtempSync, readdirSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { Readable } from "node:stream";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import type { Change } from "#core/base";
+import { makeCards } from "#core/display";
+import { setNarration } from "#core/handles";
+import { applyChanges, blankLesson } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+import { type Db, openDatabase } from "../../server/db/database.server.ts";
+import { takes } from "../../server/db/schema.ts";
+import { FileTooLarge, findFile, storeFile } from "../../server/files/store.server.ts";
+import {
+  createLesson,
+  findLesson,
+  findRevision,
+  listLessons,
+  listRevisions,
+  listSetAside,
+  restore,
+  saveChanges,
+  setPutAway,
+  stepBack,
+} from "../../server/lessons.server.ts";
+import { listPrints, logPrint } from "../../server/prints.server.ts";
+
+const folder = mkdtempSync(join(tmpdir(), "regulanda-storage-"));
+let db: Db;
+beforeAll(() => {
+  db = openDatabase(folder);
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const title = (value: string): Change[] => [{ id: "lesson", field: "title", value }];
+const fresh = () => createLesson(blankLesson("Crates on the quay", "mm"), db);
+
+describe("lessons", () => {
+  test("get an address of their own, also when titles repeat", () => {
+    const [a, b] = [fresh(), fresh()];
+    expect(a).toMatch(/^crates-on-the-quay/);
+    expect(b).not.toBe(a);
+    expect(createLesson(blankLesson("«!»", "mm"), db)).toBe("lesson");
+  });
+
+  test("keep every revision whole, and go back and forth through them", () => {
+    const id = fresh();
+    expect(saveChanges(id, 1, title("Two"), db)).toEqual({ kind: "saved", revision: 2 });
+    expect(saveChanges(id, 2, title("Three"), db)).toEqual({ kind: "saved", revision: 3 });
+    expect(findRevision(id, 2, db)?.title).toBe("Two");
+    expect(stepBack(id, "undo", 3, db)).toEqual({ kind: "saved", revision: 4 });
+    expect(stepBack(id, "undo", 4, db)).toEqual({ kind: "saved", revision: 5 });
+    expect(findLesson(id, db)).toMatchObject({
+      lesson: { title: "Crates on the quay" },
+      canUndo: false,
+      canRedo: true,
+    });
+    stepBack(id, "redo", 5, db);
+    expect(findLesson(id, db)?.lesson.title).toBe("Two");
+    // A new edit ends what could be redone.
+    saveChanges(id, 6, title("Other"), db);
+    expect(findLesson(id, db)).toMatchObject({ canUndo: true, canRedo: false });
+    expect(stepBack(id, "redo", 7, db)).toMatchObject({ kind: "refused" });
+    expect(restore(id, { revision: 3 }, db)).toEqual({ kind: "saved", revision: 8 });
+    expect(findLesson(id, db)?.lesson.title).toBe("Three");
+    expect(listRevisions(id, db).map((r) => r.kind)).toEqual([
+      "restore",
+      "edit",
+      "redo",
+      "undo",
+      "undo",
+      "edit",
+      "edit",
+      "create",
+    ]);
+  });
+
+  test("refuse a save on an older revision, keep both versions, and can bring the refused one back", () => {
+    const id = fresh();
+    saveChanges(id, 1, title("Hers"), db);
+    const late = saveChanges(id, 1, title("His"), db);
+    expect(late).toMatchObject({ kind: "conflict", revision: 2 });
+    expect(late.kind === "conflict" && late.message).toMatch(/you worked on revision 1, the saved one is 2/);
+    expect(findLesson(id, db)).toMatchObject({ revision: 2, lesson: { title: "Hers" } });
+    const [aside] = listSetAside(id, db);
+    expect(restore(id, { setAsideId: aside?.id ?? -1 }, db)).toMatchObject({ kind: "saved", revision: 3 });
+    expect(findLesson(id, db)?.lesson.title).toBe("His");
+    expect(findRevision(id, 2, db)?.title).toBe("Hers");
+  });
+
+  test("refuse an impossible edit with its reason and stay as they were", () => {
+    const id = fresh();
+    const refused = saveChanges(id, 1, [{ id: "sheet", field: "widthMm", value: -1 }], db);
+    expect(refused.kind === "refused" && refused.findings[0]?.message).toContain("a side is at least 50 mm");
+    expect(findLesson(id, db)?.revision).toBe(1);
+    expect(saveChanges("no-such", 1, title("x"), db)).toEqual({ kind: "missing" });
+  });
+
+  test("lay the words of a take away once, however many revisions follow", () => {
+    const id = fresh();
+    const lesson = findLesson(id, db)?.lesson;
+    if (!lesson) throw new Error("no lesson");
+    const cues = Array.from({ length: 50 }, (_, i) => ({
+      id: `c${i + 1}`,
+      startMs: i * 1000,
+      endMs: i * 1000 + 900,
+      text: "draw along the ruler",
+    }));
+    saveChanges(id, 1, setNarration(lesson, "quay.vtt", cues), db);
+    for (let r = 2; r < 12; r++) saveChanges(id, r, title(`Title ${r}`), db);
+    expect(findLesson(id, db)?.lesson.takes[0]?.narration?.cues).toEqual(cues);
+    expect(
+      db
+        .select()
+        .from(takes)
+        .all()
+        .filter((t) => t.lessonId === id),
+    ).toHaveLength(1);
+  });
+
+  test("are put away and brought back, never deleted", () => {
+    const id = fresh();
+    setPutAway(id, true, db);
+    expect(listLessons(db).map((l) => l.id)).not.toContain(id);
+    setPutAway(id, false, db);
+    expect(listLessons(db).map((l) => l.id)).toContain(id);
+  });
+
+  test("are still there when the database is opened again", () => {
+    const id = fresh();
+    saveChanges(id, 1, title("Kept"), db);
+    expect(findLesson(id, openDatabase(folder))?.lesson.title).toBe("Kept");
+  });
+});
+
+describe("files", () => {
+  test("are kept under a name of their content; past the limit nothing is left behind", async () => {
+    const about = { originalName: "take.mp4", mediaType: "video/mp4" };
+    const file = await storeFile(Readable.from([Buffer.from("a take")]), about, 100, db, folder);
+    expect(await storeFile(Readable.from([Buffer.from("a take")]), about, 100, db, folder)).toBe(file);
+    expect(await findFile(file, db, folder)).toMatchObject({ bytes: 6, mediaType: "video/mp4" });
+    await expect(
+      storeFile(Readable.from([Buffer.alloc(60), Buffer.alloc(60)]), about, 100, db, folder),
+    ).rejects.toBeInstanceOf(FileTooLarge);
+    expect(readdirSync(join(folder, "files"))).toEqual([file]);
+    expect(await findFile("../regulanda.sqlite", db, folder)).toBeNull();
+  });
+});
+
+test("printed cards are judged against the lesson as it is now", () => {
+  const id = fresh();
+  const stored = findLesson(id, db);
+  if (!stored) throw new Error("no lesson");
+  const cards = makeCards(computeLesson(stored.lesson));
+  logPrint(id, 1, stored.lesson.handOut, cards, db);
+  expect(listPrints(id, cards, db)[0]?.cards.map((c) => c.state)).toEqual(["good", "good", "good"]);
+  // A longer telling moves later steps in time; the horizon's own card changes.
+  const moved = applyChanges(stored.lesson, [
+    {
+      id: "step/sheet/horizon",
+      field: "instruction",
+      value:
+        "Draw the horizon straight across the sheet, lightly, from the one mark to the other, without stopping on the way, and look along it once more.",
+    },
+  ]);
+  if (!moved.ok) throw new Error("refused");
+  expect(
+    listPrints(id, makeCards(computeLesson(moved.value.lesson)), db)[0]?.cards.map((c) => c.state),
+  ).toEqual(["good", "stale", "times-moved"]);
+  const without = applyChanges(stored.lesson, [{ id: "plan", field: "centre", value: "none" }]);
+  if (!without.ok) throw new Error("refused");
+  expect(
+    listPrints(id, makeCards(computeLesson(without.value.lesson)), db)[0]?.cards.map((c) => c.state),
+  ).toEqual(["gone", "stale", "stale"]);
+});
