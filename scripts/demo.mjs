@@ -15,11 +15,17 @@ const seeded = spawnSync(process.execPath, ["--import", "tsx", "demo/seed.ts"], 
 });
 if (seeded.status !== 0) process.exit(seeded.status ?? 1);
 
-const server = spawn(process.execPath, ["node_modules/@react-router/serve/bin.js", "build/server/index.js"], {
-  cwd: home,
-  env: { ...process.env, REGULANDA_DATA: data, HOST: "127.0.0.1", PORT: port, NODE_ENV: "production" },
-  stdio: ["ignore", "pipe", "inherit"],
-});
+// The server's compression adds a listener for every pending chunk of a page; Node warns of that, to no purpose.
+const quiet = "--disable-warning=MaxListenersExceededWarning";
+const server = spawn(
+  process.execPath,
+  [quiet, "node_modules/@react-router/serve/bin.js", "build/server/index.js"],
+  {
+    cwd: home,
+    env: { ...process.env, REGULANDA_DATA: data, HOST: "127.0.0.1", PORT: port, NODE_ENV: "production" },
+    stdio: ["ignore", "pipe", "inherit"],
+  },
+);
 let announced = false;
 server.stdout.on("data", (chunk) => {
   if (!announced) {
