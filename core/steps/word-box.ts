@@ -2,7 +2,7 @@ import { countOf, formatLength, listOf } from "../base/index.ts";
 import type { Move } from "../drafter/index.ts";
 import { cornerPlace, sayShare } from "../lexicon/index.ts";
 import type { StepWords } from "./step.ts";
-import type { WordContext } from "./word-step.ts";
+import type { WordContext } from "./word-context.ts";
 
 /** Words for the steps of a box, in any view: which sentence is said follows from the moves themselves. */
 export function wordBox(phase: string, context: WordContext): StepWords {

@@ -1,6 +1,6 @@
 import { formatLength } from "../base/index.ts";
 import type { StepWords } from "./step.ts";
-import type { WordContext } from "./word-step.ts";
+import type { WordContext } from "./word-context.ts";
 
 const nothing = { readings: [], check: "", slip: "" } as const;
 

@@ -1,0 +1,131 @@
+import { Button, Select, Switch, TextInput } from "@mantine/core";
+import { useState } from "react";
+import { boxMeasures, duplicateObject, moveInDepth, moveInOrder } from "#core/handles";
+import type { ObjectSlice } from "#core/recipes";
+import { depthGroupOf } from "#core/solids";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import place from "../../lesson/place.module.css";
+import { LengthInput } from "../../ui/LengthInput.tsx";
+import { ShareInput } from "../../ui/ShareInput.tsx";
+import styles from "./Build.module.css";
+
+/** The chosen thing: its name, measures to type, what sets its depth, its place in both orders. */
+export function ObjectPanel({
+  object,
+  onGone,
+  onCopied,
+}: {
+  object: ObjectSlice;
+  onGone: () => void;
+  onCopied: (id: string) => void;
+}) {
+  const { lesson, computed, commit } = useLesson();
+  const [name, setName] = useState<string | null>(null);
+  const id = `object/${object.id}`;
+  const group = depthGroupOf(object.id, object.depthSetBy);
+  const { frontToBack } = computed.program;
+  const earlier = moveInOrder(lesson, object.id, -1);
+  const later = moveInOrder(lesson, object.id, 1);
+  const forward = moveInDepth(frontToBack, group, -1);
+  const back = moveInDepth(frontToBack, group, 1);
+  return (
+    <section className={styles.panel} aria-label={`The ${object.label}`}>
+      <TextInput
+        label="Called"
+        size="sm"
+        value={name ?? object.label}
+        maxLength={60}
+        onChange={(e) => setName(e.currentTarget.value)}
+        onBlur={() => {
+          const label = name?.trim();
+          if (label && label !== object.label) commit([{ id, field: "label", value: label }]);
+          setName(null);
+        }}
+        onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+      />
+      <div className={place.pairs}>
+        {boxMeasures(object, computed.view).map((m) =>
+          m.kind === "length" ? (
+            <LengthInput
+              key={m.field}
+              label={m.label}
+              valueMm={m.value ?? 0}
+              style={computed.sheet}
+              wholeMm={m.wholeMm}
+              onChange={(value) => commit([{ id: m.id, field: m.field, value }])}
+            />
+          ) : (
+            <ShareInput
+              key={m.field}
+              label={m.label.split(",")[0] ?? m.label}
+              value={m.value ?? 0}
+              onChange={(value) => commit([{ id: m.id, field: m.field, value }])}
+            />
+          ),
+        )}
+        <Select
+          label="Stands"
+          size="sm"
+          allowDeselect={false}
+          value={object.depthSetBy}
+          data={[
+            { value: "ground", label: "on ground" },
+            { value: "free", label: "floating" },
+          ]}
+          onChange={(value) => value && commit([{ id, field: "depthSetBy", value }])}
+        />
+      </div>
+      <Switch
+        label="See-through: hidden edges dotted"
+        checked={object.seeThrough}
+        onChange={(e) => commit([{ id, field: "seeThrough", value: e.currentTarget.checked }])}
+      />
+      <div className={styles.actions}>
+        <Button
+          size="compact-sm"
+          variant="default"
+          disabled={!earlier}
+          onClick={() => earlier && commit(earlier)}
+        >
+          Draw earlier
+        </Button>
+        <Button size="compact-sm" variant="default" disabled={!later} onClick={() => later && commit(later)}>
+          Draw later
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          disabled={!forward}
+          onClick={() => forward && commit(forward)}
+        >
+          Bring nearer
+        </Button>
+        <Button size="compact-sm" variant="default" disabled={!back} onClick={() => back && commit(back)}>
+          Send back
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          onClick={() => {
+            const copy = duplicateObject(lesson, object.id);
+            if (!copy) return;
+            commit(copy.changes);
+            onCopied(copy.id);
+          }}
+        >
+          Copy
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          onClick={() => {
+            onGone();
+            commit([{ id, field: "self", value: null }]);
+          }}
+        >
+          Take away
+        </Button>
+      </div>
+    </section>
+  );
+}
