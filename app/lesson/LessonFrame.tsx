@@ -1,7 +1,7 @@
 import { ActionIcon, Button, TextInput, Tooltip } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { type ReactNode, useState } from "react";
-import { Link, NavLink, Outlet, useLocation } from "react-router";
+import { Link, NavLink, Outlet, PrefetchPageLinks, useLocation } from "react-router";
 import { type PlaceName, readiness } from "#core/pipeline";
 import { FindingList } from "../ui/FindingList.tsx";
 import styles from "./LessonFrame.module.css";
@@ -35,6 +35,8 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
   const context: LessonContext = { ...editor, ...chosen };
   return (
     <div className={styles.frame}>
+      {/* Saving must not begin by fetching code: with the server away that would cost the page and its edit. */}
+      <PrefetchPageLinks page={`/lessons/${stored.id}/save`} />
       <header className={styles.head}>
         <Link to="/" className={styles.home} aria-label="Regulanda: back to the shelf">
           <img src="/mark.svg" alt="" width={30} height={30} />

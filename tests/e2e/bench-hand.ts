@@ -82,6 +82,17 @@ export async function seek(page: Page, ms: number): Promise<number> {
   return Number(await screen.getAttribute("data-at-ms"));
 }
 
+/** The overlay as one moment: the time it shows and the ids of its strokes, once for each mark, sorted. */
+export async function shownMoment(page: Page): Promise<{ atMs: number; strokes: string[] }> {
+  const moment = await page.locator("[data-at-ms]").evaluate((screen) => ({
+    atMs: Number(screen.getAttribute("data-at-ms")),
+    strokes: [...screen.querySelectorAll("[data-overlay] [data-stroke]")].map(
+      (e) => e.getAttribute("data-stroke") ?? "",
+    ),
+  }));
+  return { ...moment, strokes: moment.strokes.sort() };
+}
+
 /** The ids of the strokes the overlay shows, once for each mark, sorted. */
 export async function shownStrokes(page: Page): Promise<string[]> {
   return (

@@ -143,12 +143,12 @@ test("an edit that cannot reach the server is kept, said to be unsaved, and save
   expectedErrors.push(/Failed to load resource|net::ERR/);
   const id = await copyOf(page);
   await page.goto(`/lessons/${id}/plan`);
-  await page.route("**/save*", (route) => route.abort("connectionrefused"));
+  await page.route("**/lessons/*/save*", (route) => route.abort("connectionrefused"));
   await page.getByRole("radio", { name: "Fold twice" }).check();
   await expect(page.getByRole("status").filter({ hasText: "Not saved yet" })).toBeVisible();
   await expect(page.getByRole("radio", { name: "Fold twice" })).toBeChecked();
   expect((await documentOf(page, id)).plan.centre).toBe("diagonals");
-  await page.unroute("**/save*");
+  await page.unroute("**/lessons/*/save*");
   await page.getByRole("button", { name: "Try again" }).click();
   await saved(page);
   expect((await documentOf(page, id)).plan.centre).toBe("fold");

@@ -1,6 +1,16 @@
 import { frameAt, strokeIdOf } from "#core/display";
 import { computeLesson } from "#core/pipeline";
-import { copyOf, DEMO, documentOf, expect, saved, seek, shownStrokes, test } from "./bench-hand.ts";
+import {
+  copyOf,
+  DEMO,
+  documentOf,
+  expect,
+  saved,
+  seek,
+  shownMoment,
+  shownStrokes,
+  test,
+} from "./bench-hand.ts";
 
 test("at twenty moments the overlay over the take shows exactly the scheduled strokes", async ({ page }) => {
   const computed = computeLesson(await documentOf(page, DEMO));
@@ -15,11 +25,10 @@ test("at twenty moments the overlay over the take shows exactly the scheduled st
   };
   let drawn = 0;
   for (let i = 0; i < 20; i++) {
-    const atMs = await seek(page, random() * (computed.schedule.totalMs - 500));
+    await seek(page, random() * (computed.schedule.totalMs - 500));
+    const { atMs, strokes } = await shownMoment(page);
     const frame = frameAt(computed, atMs, { medium: "overlay", tools: false, withSheet: false });
-    expect(await shownStrokes(page), `at ${atMs} ms`).toEqual(
-      frame.drawing.marks.map((m) => strokeIdOf(m.id)).sort(),
-    );
+    expect(strokes, `at ${atMs} ms`).toEqual(frame.drawing.marks.map((m) => strokeIdOf(m.id)).sort());
     drawn += frame.drawing.marks.length;
   }
   expect(drawn).toBeGreaterThan(50);
