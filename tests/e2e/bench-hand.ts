@@ -23,7 +23,9 @@ export const DEMO = "the-lock-keepers-glasshouse";
 
 /** The document of a lesson as the server has it now. */
 export async function documentOf(page: Page, lessonId: string): Promise<Lesson> {
-  const parsed = parseLesson(await (await page.request.get(`/lessons/${lessonId}/file`)).json());
+  // A kept connection may be closed by the server in the very moment it is used again: asked once more.
+  const answer = await page.request.get(`/lessons/${lessonId}/file`, { maxRetries: 2 });
+  const parsed = parseLesson(await answer.json());
   if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
   return parsed.value;
 }
