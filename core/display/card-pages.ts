@@ -182,6 +182,7 @@ function placeDrawing(drawing: Drawing, box: Box, id: string): Mark[] {
       };
       return { ...mark, id: own, points: mark.points.map(map), ink };
     }
+    if (mark.kind === "area") return { ...mark, id: own, rings: mark.rings.map((ring) => ring.map(map)) };
     if (mark.kind === "dot") return { ...mark, id: own, at: map(mark.at), radius: mark.radius * thin };
     return {
       ...mark,

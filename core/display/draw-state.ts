@@ -1,9 +1,9 @@
-import { type Paper, paperAfter } from "../paper/index.ts";
+import { fillsAfter, type Paper, paperAfter } from "../paper/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
 import type { Medium } from "./ink.ts";
 import type { Drawing, Mark } from "./mark.ts";
-import { strokeMarks } from "./stroke-marks.ts";
+import { fillMarks, strokeMarks } from "./stroke-marks.ts";
 
 /** The bare sheet as a mark. */
 export function sheetMark(sheet: Sheet): Mark {
@@ -39,7 +39,12 @@ export function drawState(
       medium,
     }),
   );
-  return inLayers(sheet, marks, `The sheet with ${standing.length} lines and marks on it.`);
+  return inLayers(
+    sheet,
+    fillMarks(fillsAfter(paper, moveIndex)),
+    marks,
+    `The sheet with ${standing.length} lines and marks on it.`,
+  );
 }
 
 /** The picture of a step: what it adds is new; for a rubbing-out, what it takes away is shown going. */
@@ -61,17 +66,17 @@ export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium)
       { moveIndex, emphasis: "going", medium },
     ),
   ]);
-  return inLayers(sheet, marks, alt);
+  return inLayers(sheet, fillMarks(fillsAfter(paper, moveIndex)), marks, alt);
 }
 
-/** New lines lie over those that stood before. */
-function inLayers(sheet: Sheet, marks: readonly Mark[], alt: string): Drawing {
+/** Tones lie under all lines, new lines over those that stood before. */
+function inLayers(sheet: Sheet, tones: readonly Mark[], marks: readonly Mark[], alt: string): Drawing {
   const isNew = (m: Mark) =>
     m.kind === "path" ? m.ink?.colour === "new" : m.kind === "dot" && m.fill === "new";
   return {
     unit: "mm",
     box: { x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm },
-    marks: [sheetMark(sheet), ...marks.filter((m) => !isNew(m)), ...marks.filter(isNew)],
+    marks: [sheetMark(sheet), ...tones, ...marks.filter((m) => !isNew(m)), ...marks.filter(isNew)],
     alt,
   };
 }

@@ -1,13 +1,13 @@
 import type { Move } from "../drafter/index.ts";
-import { between, distanceMm, type PaperPoint } from "../geometry/index.ts";
-import { isDot, type Paper, type PaperStroke, paperAfter } from "../paper/index.ts";
+import { distanceMm, type PaperPoint, pointOn } from "../geometry/index.ts";
+import { fillsAfter, isDot, type Paper, type PaperStroke, paperAfter } from "../paper/index.ts";
 import type { MoveTiming, Schedule } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
 import { sheetMark } from "./draw-state.ts";
 import type { Medium } from "./ink.ts";
 import type { Drawing, Mark } from "./mark.ts";
-import { spot, strokeMarks } from "./stroke-marks.ts";
+import { fillMarks, spot, strokeMarks } from "./stroke-marks.ts";
 
 /** What is needed to show a lesson at any moment. */
 export interface FrameSource {
@@ -46,7 +46,7 @@ export function frameAt(source: FrameSource, atMs: number, options: FrameOptions
   const reach = underWay ? reachAt(underWay, atMs) : 1;
   const newFrom = step?.firstMove ?? Number.POSITIVE_INFINITY;
 
-  const marks: Mark[] = [];
+  const marks: Mark[] = fillMarks(fillsAfter(source.paper, done));
   for (const { stroke, pieces } of paperAfter(source.paper, done)) {
     const emphasis = stroke.moveIndex >= newFrom ? "new" : "standing";
     const standing = underWay
@@ -124,13 +124,13 @@ function toolMarks(stroke: PaperStroke, reach: number): Mark[] {
   });
   const first = stroke.pieces[0]?.from ?? 0;
   const last = stroke.pieces[stroke.pieces.length - 1]?.to ?? 1;
-  const ends = [between(stroke.from, stroke.to, first), between(stroke.from, stroke.to, last)];
+  const ends = [pointOn(stroke.trace, first), pointOn(stroke.trace, last)];
   const [a, b] = (
     ends[0] && ends[1] && ends[0].xMm * ux + ends[0].yMm * uy <= ends[1].xMm * ux + ends[1].yMm * uy
       ? ends
       : ends.reverse()
   ) as [PaperPoint, PaperPoint];
-  const tip = between(stroke.from, stroke.to, reach);
+  const tip = pointOn(stroke.trace, reach);
   return [
     {
       kind: "path",

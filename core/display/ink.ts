@@ -33,6 +33,12 @@ function plainInk(
   const isNew = emphasis === "new";
   if (emphasis === "going") return { colour: "going", width: 0.3, dash: [0.6, 1.2] };
   switch (stroke.role) {
+    case "fill":
+      return { colour: "graphite", width: 0, dash: [] };
+    case "detail":
+      return { colour: standing(isNew, medium), width: isNew ? 0.55 : 0.35, dash: [] };
+    case "freehand":
+      return { colour: standing(isNew, medium), width: isNew ? 0.6 : 0.4, dash: [] };
     case "crease":
       return { colour: isNew ? "new" : "quiet", width: 0.25, dash: [4, 1.5] };
     case "construction":
@@ -47,6 +53,7 @@ function plainInk(
       return { colour: standing(isNew, medium), width: 0.4, dash: [1, 1] };
     case "outline": {
       if (piece.part === "tail") return guideInk(isNew);
+      if (piece.part === "dotted") return { colour: standing(isNew, medium), width: 0.4, dash: [1, 1] };
       const firm = moveIndex >= stroke.firmFrom;
       if (!firm) return { ...guideInk(isNew), width: isNew ? 0.45 : 0.25 };
       return { colour: standing(isNew, medium), width: isNew ? 0.7 : 0.5, dash: [] };

@@ -13,6 +13,10 @@ export type Colour =
   | "horizon"
   | "new"
   | "going"
+  | "tone-1"
+  | "tone-2"
+  | "tone-3"
+  | "wrong"
   | "ruler"
   | "hand"
   | "ink"
@@ -35,6 +39,13 @@ export type Mark =
       readonly closed: boolean;
       readonly ink: Ink | null;
       readonly fill: Colour | null;
+    }
+  /** A filled stretch: outlines and openings under the even-odd rule. */
+  | {
+      readonly kind: "area";
+      readonly id: string;
+      readonly rings: readonly (readonly Spot[])[];
+      readonly fill: Colour;
     }
   | {
       readonly kind: "dot";

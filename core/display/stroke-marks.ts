@@ -1,5 +1,5 @@
-import { between } from "../geometry/index.ts";
-import { isDot, type PaperStroke, type StrokePiece } from "../paper/index.ts";
+import { pointsAlong } from "../geometry/index.ts";
+import { type fillsAfter, isDot, type PaperStroke, type StrokePiece } from "../paper/index.ts";
 import { type Emphasis, inkOf, type Medium } from "./ink.ts";
 import type { Mark, Spot } from "./mark.ts";
 
@@ -22,10 +22,7 @@ export function strokeMarks(
         kind: "path",
         // Named by where the piece starts in the stroke, so the name survives other pieces coming and going.
         id: `${stroke.id}#${piece.part}@${piece.from.toFixed(4)}`,
-        points: [
-          spot(between(stroke.from, stroke.to, piece.from)),
-          spot(between(stroke.from, stroke.to, to)),
-        ],
+        points: pointsAlong(stroke.trace, piece.from, to).map(spot),
         closed: false,
         ink: inkOf(stroke, piece, how.moveIndex, how.emphasis, how.medium),
         fill: null,
@@ -65,6 +62,20 @@ function dotMarks(
     ],
   ].map((points, i) => ({ kind: "path", id: `${stroke.id}#${i}`, points, closed: false, ink, fill: null }));
 }
+
+/** The filled stretches as areas, one for each piece. */
+export function fillMarks(standing: ReturnType<typeof fillsAfter>): Mark[] {
+  return standing.flatMap(({ fill, regions }) =>
+    regions.map((region, i) => ({
+      kind: "area",
+      id: `${fill.id}#fill-${i}`,
+      rings: region.map((ring) => ring.map(spot)),
+      fill: TONE[fill.tone],
+    })),
+  );
+}
+
+const TONE = { 1: "tone-1", 2: "tone-2", 3: "tone-3" } as const;
 
 export function spot(p: { readonly xMm: number; readonly yMm: number }): Spot {
   return { x: p.xMm, y: p.yMm };

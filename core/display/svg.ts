@@ -42,6 +42,19 @@ export function svgElement(mark: Mark, palette: Readonly<Record<Colour, string>>
         lines: [],
       };
     }
+    case "area":
+      return {
+        tag: "path",
+        attributes: {
+          d: mark.rings
+            .map((ring) => `${ring.map((p, i) => `${i === 0 ? "M" : "L"}${num(p.x)} ${num(p.y)}`).join("")}Z`)
+            .join(""),
+          fill: palette[mark.fill],
+          "fill-rule": "evenodd",
+          "data-stroke": strokeIdOf(mark.id),
+        },
+        lines: [],
+      };
     case "dot":
       return {
         tag: "circle",

@@ -23,6 +23,8 @@ export function toPicture(drawing: Drawing, paperToPx: Matrix3, widthPx: number,
         };
         return { ...mark, points: mark.points.map(map), ink };
       }
+      case "area":
+        return { ...mark, rings: mark.rings.map((ring) => ring.map(map)) };
       case "dot":
         return { ...mark, at: map(mark.at), radius: mark.radius * scaleAt(map, mark.at) };
       case "text": {

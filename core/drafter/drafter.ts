@@ -7,6 +7,13 @@ interface Named {
   readonly called: string;
 }
 
+/** A line to rule, with the points it finds where it meets what is there. */
+export interface RuledLine extends Named {
+  readonly rule: LineRule;
+  readonly stroke: StrokePlan;
+  readonly finds?: readonly (Named & { readonly rule: PointRule })[];
+}
+
 /**
  * Records what a hand does for one object, move by move. Recipes talk to it in the trade's words; nothing else
  * produces strokes. Names become ids as `object/name`, so they never depend on order or count.
@@ -54,34 +61,57 @@ export class Drafter {
   }
 
   /** Rules a line and finds the points where it meets what is there. Returns the line's id. */
-  rule(
-    line: Named & { rule: LineRule; stroke: StrokePlan; finds?: readonly (Named & { rule: PointRule })[] },
-  ): string {
-    const id = this.#id(line.name);
-    this.#record(line.name, "rule", {
-      lines: [{ id, called: line.called, rule: line.rule }],
-      points: (line.finds ?? []).map((p) => this.#pointMade(p, p.rule)),
-      stroke: line.stroke,
-    });
-    return id;
+  rule(line: RuledLine): string {
+    return this.#line("rule", line);
   }
 
   /** Folds the sheet; the crease stays. Returns the crease's id. */
-  fold(
-    line: Named & { rule: LineRule; stroke: StrokePlan; finds?: readonly (Named & { rule: PointRule })[] },
-  ): string {
-    const id = this.#id(line.name);
-    this.#record(line.name, "fold", {
-      lines: [{ id, called: line.called, rule: line.rule }],
-      points: (line.finds ?? []).map((p) => this.#pointMade(p, p.rule)),
-      stroke: line.stroke,
-    });
-    return id;
+  fold(line: RuledLine): string {
+    return this.#line("fold", line);
+  }
+
+  /** Goes over a line already there, firmly. */
+  trace(line: RuledLine): string {
+    return this.#line("trace", line);
+  }
+
+  /** Draws a curve by hand through points already found. */
+  curve(name: string, stroke: StrokePlan): void {
+    this.#record(name, "curve", { stroke });
+  }
+
+  /** Draws freely inside a place set aside for it. */
+  freehand(name: string, stroke: StrokePlan): void {
+    this.#record(name, "freehand", { stroke });
+  }
+
+  fill(name: string, stroke: StrokePlan): void {
+    this.#record(`fill-${name}`, "fill", { stroke });
+  }
+
+  /** Circles points already found, so that the class takes just these. */
+  circle(name: string, points: readonly string[]): void {
+    this.#record(`circle-${name}`, "circle", { uses: points });
+  }
+
+  /** Turns the sheet so that another side lies in front: a quarter turn clockwise for each count. */
+  turn(name: string, quarters: number): void {
+    this.#record(`turn-${name}`, "turn", { quarters });
   }
 
   /** Rubs out the tails of these objects and every line they cover. */
   erase(objectIds: readonly string[]): void {
     this.#record("erase", "erase", { erases: objectIds });
+  }
+
+  #line(hand: "rule" | "fold" | "trace", line: RuledLine): string {
+    const id = this.#id(line.name);
+    this.#record(line.name, hand, {
+      lines: [{ id, called: line.called, rule: line.rule }],
+      points: (line.finds ?? []).map((p) => this.#pointMade(p, p.rule)),
+      stroke: line.stroke,
+    });
+    return id;
   }
 
   #id(name: string): string {
@@ -104,6 +134,8 @@ export class Drafter {
       lines: [],
       stroke: null,
       erases: [],
+      uses: [],
+      quarters: 0,
       ...what,
     });
   }

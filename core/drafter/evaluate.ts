@@ -1,6 +1,8 @@
 import type { Finding } from "../base/index.ts";
 import {
   angleBetweenRad,
+  between,
+  distanceMm,
   findPaperPoint,
   type HLine,
   type HPoint,
@@ -9,7 +11,7 @@ import {
   join,
   meet,
 } from "../geometry/index.ts";
-import { requireFrame, type View, vanishingPoint } from "../view/index.ts";
+import { requireFrame, type View, vanishingPoint, worldToPaper } from "../view/index.ts";
 import type { Aim, FromEdge, LineRule, Move, PointRule } from "./move.ts";
 
 /** Where ruler and pencil put every point and line. */
@@ -33,8 +35,12 @@ export function evaluate(moves: readonly Move[], view: View): Evaluation {
   const lines = new Map<string, HLine>();
   const findings: Finding[] = [];
 
-  const aimAt = (aim: Aim): HPoint => {
+  const aimAt = (aim: Aim): HPoint | null => {
     switch (aim.kind) {
+      case "direction":
+        return worldToPaper(view.camera, aim.direction);
+      case "point":
+        return points.get(aim.point) ?? null;
       case "level":
         return hDirection(1, 0);
       case "upright":
@@ -56,14 +62,31 @@ export function evaluate(moves: readonly Move[], view: View): Evaluation {
           ? join(hPoint({ xMm: 0, yMm: 0 }), hPoint({ xMm: w, yMm: h }))
           : join(hPoint({ xMm: w, yMm: 0 }), hPoint({ xMm: 0, yMm: h }));
       case "toward": {
-        const p = points.get(rule.through);
-        if (!p) return MISSING;
-        return joinOrReport(p, aimAt(rule.aim));
+        const [p, aim] = [points.get(rule.through), aimAt(rule.aim)];
+        if (!p || !aim) return MISSING;
+        return joinOrReport(p, aim);
       }
       case "join": {
         const [p, q] = [points.get(rule.points[0]), points.get(rule.points[1])];
         if (!p || !q) return MISSING;
         return joinOrReport(p, q);
+      }
+      case "parallel": {
+        const [p, line] = [points.get(rule.through), lines.get(rule.to)];
+        if (!p || !line) return MISSING;
+        return joinOrReport(p, hDirection(line[1], -line[0]));
+      }
+      case "angle": {
+        const p = points.get(rule.through);
+        if (!p) return MISSING;
+        const rad = (rule.deg * Math.PI) / 180;
+        return joinOrReport(p, hDirection(Math.cos(rad), -Math.sin(rad)));
+      }
+      case "slide": {
+        const [l, m] = [lines.get(rule.between[0]), lines.get(rule.between[1])];
+        const aim = aimAt(rule.aim);
+        if (!l || !m || !aim) return MISSING;
+        return slideOrReport(l, m, aim, rule.mm, rule.side);
       }
     }
   };
@@ -83,13 +106,28 @@ export function evaluate(moves: readonly Move[], view: View): Evaluation {
         if (!line || !from) return MISSING;
         const size = Math.hypot(line[0], line[1]);
         let [dx, dy] = [line[1] / size, -line[0] / size];
-        if (rule.toward === "right" ? dx < 0 : dy > 0) [dx, dy] = [-dx, -dy];
+        if (!goes(rule.toward, dx, dy)) [dx, dy] = [-dx, -dy];
         return hPoint({ xMm: from.xMm + dx * rule.mm, yMm: from.yMm + dy * rule.mm });
+      }
+      case "measured": {
+        const [p, q] = [points.get(rule.from), points.get(rule.toward)];
+        const [from, toward] = [p && findPaperPoint(p), q && findPaperPoint(q)];
+        if (!from || !toward) return MISSING;
+        const length = distanceMm(from, toward);
+        if (length < SAME_POINT_MM) return "the two points to measure between are the same point";
+        return hPoint(between(from, toward, rule.mm / length));
+      }
+      case "share": {
+        const [p, q] = [points.get(rule.from), points.get(rule.to)];
+        const [from, to] = [p && findPaperPoint(p), q && findPaperPoint(q)];
+        if (!from || !to) return MISSING;
+        return hPoint(between(from, to, rule.share));
       }
       case "part-way-to-vp": {
         const p = points.get(rule.from);
         const from = p && findPaperPoint(p);
-        const vp = findPaperPoint(aimAt(rule.aim));
+        const aim = aimAt(rule.aim);
+        const vp = aim && findPaperPoint(aim);
         if (!from) return MISSING;
         if (!vp) return "its guide runs to no point on paper";
         return hPoint({
@@ -138,6 +176,47 @@ function joinOrReport(p: HPoint, q: HPoint): HLine | string {
   if (a && b && Math.hypot(b.xMm - a.xMm, b.yMm - a.yMm) < SAME_POINT_MM)
     return "the two points to join are the same point";
   return join(p, q);
+}
+
+/** Whether a direction on paper goes the named way. */
+function goes(toward: "right" | "left" | "up" | "down", dx: number, dy: number): boolean {
+  switch (toward) {
+    case "right":
+      return dx >= 0;
+    case "left":
+      return dx <= 0;
+    case "up":
+      return dy <= 0;
+    case "down":
+      return dy >= 0;
+  }
+}
+
+/**
+ * The line along `aim` on which the piece between two crossing lines measures `mm`. With o the crossing and
+ * unit vectors along both lines, a piece in direction u at distance s along the first has length s·k, so two
+ * places answer, one on each side of the crossing: "before" is the upper or left one.
+ */
+function slideOrReport(
+  l: HLine,
+  m: HLine,
+  aim: HPoint,
+  mm: number,
+  side: "before" | "after",
+): HLine | string {
+  const crossing = angleBetweenRad(l, m) < SAME_LINE_RAD ? null : findPaperPoint(meet(l, m));
+  const size = Math.hypot(aim[0], aim[1]);
+  if (!crossing || aim[2] !== 0 || size === 0) return "its two lines are the same line or run side by side";
+  const [ux, uy] = [aim[0] / size, aim[1] / size];
+  // Unit step square to the slid line, pointing down or right: the later side.
+  let [nx, ny] = [-uy, ux];
+  if (ny < 0 || (ny === 0 && nx < 0)) [nx, ny] = [-nx, -ny];
+  const at = (s: number) => hPoint({ xMm: crossing.xMm + nx * s, yMm: crossing.yMm + ny * s });
+  const slid = join(at(1), aim);
+  const [a, b] = [findPaperPoint(meet(slid, l)), findPaperPoint(meet(slid, m))];
+  const piece = a && b ? distanceMm(a, b) : 0;
+  if (piece === 0) return "its two lines are the same line or run side by side";
+  return join(at(((side === "after" ? 1 : -1) * mm) / piece), aim);
 }
 
 function meetOrReport(l: HLine, m: HLine): HPoint | string {

@@ -1,9 +1,11 @@
+export type { RuledLine } from "./drafter.ts";
 export { along, Drafter } from "./drafter.ts";
 export type { Evaluation } from "./evaluate.ts";
 export { evaluate } from "./evaluate.ts";
 export type {
   Aim,
   FromEdge,
+  Hand,
   LineMade,
   LineRule,
   Move,

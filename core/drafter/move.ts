@@ -1,9 +1,15 @@
 import type { PaperPoint } from "../geometry/index.ts";
-import type { Axis, SpacePoint } from "../view/index.ts";
+import type { ArcEdge } from "../solids/index.ts";
+import type { Axis, SpacePoint, Vec3 } from "../view/index.ts";
 
-/** Where a ruled line aims: along an axis of a frame, or level or upright with the sheet itself. */
+/**
+ * Where a ruled line aims: along an axis of a frame, along any direction of space (a roof's slope, the sun), at a
+ * point found on the paper, or level or upright with the sheet itself.
+ */
 export type Aim =
   | { readonly kind: "axis"; readonly frame: string; readonly axis: Axis }
+  | { readonly kind: "direction"; readonly called: string; readonly direction: Vec3 }
+  | { readonly kind: "point"; readonly point: string }
   | { readonly kind: "level" }
   | { readonly kind: "upright" };
 
@@ -16,9 +22,13 @@ export type PointRule =
       readonly kind: "along";
       readonly line: string;
       readonly from: string;
-      readonly toward: "right" | "up";
+      readonly toward: "right" | "left" | "up" | "down";
       readonly mm: number;
     }
+  /** A distance laid off from one found point toward another. */
+  | { readonly kind: "measured"; readonly from: string; readonly toward: string; readonly mm: number }
+  /** A part of the way between two found points: halfway, a third. */
+  | { readonly kind: "share"; readonly from: string; readonly to: string; readonly share: number }
   | { readonly kind: "on-line-from-edge"; readonly line: string; readonly across: FromEdge }
   | { readonly kind: "part-way-to-vp"; readonly from: string; readonly aim: Aim; readonly fraction: number }
   | { readonly kind: "crossing"; readonly lines: readonly [string, string] };
@@ -33,6 +43,19 @@ export interface FromEdge {
 export type LineRule =
   | { readonly kind: "toward"; readonly through: string; readonly aim: Aim }
   | { readonly kind: "join"; readonly points: readonly [string, string] }
+  /** The ruler slid parallel to a line already there. */
+  | { readonly kind: "parallel"; readonly through: string; readonly to: string }
+  /** An angle to the level carried over with the held pencil, positive when it rises to the right. */
+  | { readonly kind: "angle"; readonly through: string; readonly deg: number }
+  /** Level or upright, slid along until the piece between two lines measures so much. */
+  | {
+      readonly kind: "slide";
+      readonly aim: Aim;
+      readonly between: readonly [string, string];
+      readonly mm: number;
+      /** Which of the two places where the piece measures so much. */
+      readonly side: "before" | "after";
+    }
   | { readonly kind: "sheet-diagonal"; readonly from: "top-left" | "top-right" }
   | { readonly kind: "sheet-crease"; readonly across: "width" | "height" };
 
@@ -52,6 +75,9 @@ export interface LineMade {
 /** The part a stroke plays, which decides how it is drawn and when it goes. */
 export type StrokeRole =
   | "outline"
+  | "detail"
+  | "freehand"
+  | "fill"
   | "hidden"
   | "horizon"
   | "construction"
@@ -69,6 +95,37 @@ export type StrokePlan =
       readonly to: SpacePoint;
       /** Where the guide that carries the edge is drawn to, beyond `to`; null for an edge without a tail. */
       readonly tailTo: SpacePoint | null;
+      /** Help only: rubbed out as a whole with the tails. */
+      readonly light?: boolean;
+      /** Faces ("object/face") it is drawn on, which therefore never hide it. */
+      readonly on?: readonly string[];
+    }
+  | {
+      readonly plane: "space-arc";
+      readonly role: StrokeRole;
+      readonly arc: Omit<ArcEdge, "facets">;
+      readonly light?: boolean;
+      readonly on?: readonly string[];
+    }
+  | {
+      readonly plane: "space-path";
+      readonly role: StrokeRole;
+      readonly points: readonly Vec3[];
+      readonly on?: readonly string[];
+    }
+  /** A flat stretch filled with a tone, 1 pale to 3 dark: an outline and its openings. */
+  | {
+      readonly plane: "fill";
+      readonly role: "fill";
+      readonly rings: readonly (readonly Vec3[])[];
+      readonly tone: 1 | 2 | 3;
+      readonly on?: readonly string[];
+    }
+  | {
+      readonly plane: "paper-path";
+      readonly role: StrokeRole;
+      readonly points: readonly PaperPoint[];
+      readonly rubbedOut: boolean;
     }
   | {
       readonly plane: "paper";
@@ -84,17 +141,34 @@ export type StrokePlan =
       readonly rubbedOut: boolean;
     };
 
+/** What the hand does: see `docs/constructions.md` for each in a picture. */
+export type Hand =
+  | "mark"
+  | "rule"
+  | "trace"
+  | "fold"
+  | "curve"
+  | "freehand"
+  | "fill"
+  | "circle"
+  | "turn"
+  | "erase";
+
 /** One thing a hand does. The list of moves, in order, is the construction program. */
 export interface Move {
   readonly id: string;
   readonly objectId: string;
   readonly phase: string;
-  readonly hand: "mark" | "rule" | "fold" | "erase";
+  readonly hand: Hand;
   readonly points: readonly PointMade[];
   readonly lines: readonly LineMade[];
   readonly stroke: StrokePlan | null;
   /** For "erase": the objects whose tails go, with whatever these objects cover. */
   readonly erases: readonly string[];
+  /** For "circle": the points circled. */
+  readonly uses: readonly string[];
+  /** For "turn": quarter turns clockwise of the sheet on the desk. */
+  readonly quarters: number;
 }
 
 /** The ids a rule refers to: what the move needs to have been made before. */
@@ -108,12 +182,22 @@ export function needsOf(rule: PointRule | LineRule): readonly string[] {
       return [rule.line, rule.from];
     case "on-line-from-edge":
       return [rule.line];
+    case "measured":
+      return [rule.from, rule.toward];
+    case "share":
+      return [rule.from, rule.to];
     case "part-way-to-vp":
       return [rule.from];
     case "crossing":
       return rule.lines;
     case "toward":
+      return rule.aim.kind === "point" ? [rule.through, rule.aim.point] : [rule.through];
+    case "parallel":
+      return [rule.through, rule.to];
+    case "angle":
       return [rule.through];
+    case "slide":
+      return rule.between;
     case "join":
       return rule.points;
   }

@@ -15,3 +15,6 @@ export type { Interval } from "./interval.ts";
 export { overlap, subtract, unite, wherePositive } from "./interval.ts";
 export type { Region } from "./polygon.ts";
 export { clipToSheet, insideRegion, regionContains, thicknessMm } from "./polygon.ts";
+export { areaMm2, cutAway, inBoth, whereAbove } from "./region-cut.ts";
+export type { DepthPoint, PlaneDepth, Trace } from "./trace.ts";
+export { isPoint, pointOn, pointsAlong, sharesOnLine, stretchesBehind, traceLengthMm } from "./trace.ts";

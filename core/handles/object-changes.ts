@@ -1,8 +1,9 @@
-import { type Change, smallestStepMm } from "../base/index.ts";
+import { type Change, type Json, smallestStepMm } from "../base/index.ts";
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import type { BoxSlice } from "../recipes/index.ts";
 import { runsWithPaper, type View } from "../view/index.ts";
+import { isBlockPlaced } from "./block-handles.ts";
 
 /** A box put down by two corners of its front: on the ground when its foot is below the horizon, else floating. */
 export function putBox(
@@ -39,7 +40,7 @@ export function putBox(
       depth: { fraction: 0.4 },
     },
   };
-  return { id, changes: [{ id: `object/${id}`, field: "self", value: object }] };
+  return { id, changes: [{ id: `object/${id}`, field: "self", value: object as unknown as Json }] };
 }
 
 /** A copy of an object, a little to the right and up, drawn last. */
@@ -48,13 +49,18 @@ export function duplicateObject(lesson: Lesson, objectId: string): { id: string;
   if (!object) return null;
   const id = freeId(lesson, objectId.replace(/-\d+$/, ""));
   const shift = smallestStepMm(lesson.sheet) * 4;
-  const handles = {
-    ...object.handles,
-    fromLeftMm: object.handles.fromLeftMm + shift,
-    fromBottomMm: object.handles.fromBottomMm + shift,
-  };
+  const moved = isBlockPlaced(object)
+    ? {
+        handles: {
+          ...object.handles,
+          fromLeftMm: object.handles.fromLeftMm + shift,
+          fromBottomMm: object.handles.fromBottomMm + shift,
+        },
+      }
+    : {};
   const label = `${object.label.replace(/ \d+$/, "")} ${id.slice(id.lastIndexOf("-") + 1)}`;
-  return { id, changes: [{ id: `object/${id}`, field: "self", value: { ...object, id, label, handles } }] };
+  const copy = { ...object, id, label, ...moved } as unknown as Json;
+  return { id, changes: [{ id: `object/${id}`, field: "self", value: copy }] };
 }
 
 /** Moves an object one place earlier or later in the drawing order; null at the end of the list. */

@@ -20,10 +20,10 @@ export function paperHandles(lesson: Lesson): Handle[] {
       statedVanishingPoints(frame).map(
         (vp): Handle => ({
           id: `frame/${frame.id}/${vp.field}`,
-          at: { xMm: vp.fromLeftMm, yMm: y },
+          at: { xMm: vp.fromLeftMm, yMm: vp.onHorizon ? y : (vp.fromTopMm ?? y) },
           called: vp.name,
           reading: sayAcross(vp.fromLeftMm, lesson),
-          way: "across",
+          way: vp.onHorizon ? "across" : "freely",
         }),
       ),
     ),
@@ -45,16 +45,22 @@ export function dragPaperHandle(lesson: Lesson, handleId: string, to: PaperPoint
     return [{ id: "view", field: "horizonFromTopMm", value: snap(within) }, ...forgetStatedHeights(lesson)];
   }
   const [kind, frameId, field] = handleId.split("/");
-  return kind === "frame"
-    ? [{ id: `frame/${frameId}`, field: `${field}.fromLeftMm`, value: snap(to.xMm) }]
-    : [];
+  if (kind !== "frame") return [];
+  const across: Change = { id: `frame/${frameId}`, field: `${field}.fromLeftMm`, value: snap(to.xMm) };
+  const offHorizon = lesson.view.frames
+    .filter((f) => f.id === frameId)
+    .flatMap(statedVanishingPoints)
+    .some((vp) => vp.field === field && !vp.onHorizon);
+  return offHorizon
+    ? [across, { id: `frame/${frameId}`, field: `${field}.fromTopMm`, value: snap(to.yMm) }]
+    : [across];
 }
 
 /** A height stated in a file written by hand would contradict a moved horizon: it goes, the VP follows. */
 function forgetStatedHeights(lesson: Lesson): Change[] {
   return lesson.view.frames.flatMap((frame) =>
     statedVanishingPoints(frame).flatMap((vp) =>
-      vp.fromTopMm === undefined
+      vp.fromTopMm === undefined || !vp.onHorizon
         ? []
         : [{ id: `frame/${frame.id}`, field: `${vp.field}.fromTopMm`, value: null }],
     ),

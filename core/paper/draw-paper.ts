@@ -1,18 +1,14 @@
 import type { Finding } from "../base/index.ts";
-import type { Move, StrokePlan } from "../drafter/index.ts";
-import {
-  clipToSheet,
-  distanceMm,
-  findPaperPoint,
-  type Interval,
-  overlap,
-  type PaperPoint,
-  subtract,
-} from "../geometry/index.ts";
-import type { Program } from "../recipes/index.ts";
-import { type Camera, type SpacePoint, type View, worldToPaper } from "../view/index.ts";
-import { findOccluder, hiddenBy, type Occluder, type StrokeInDepth } from "./occluder.ts";
-import type { Paper, PaperStroke, StrokePiece } from "./paper.ts";
+import type { Move } from "../drafter/index.ts";
+import { type Interval, overlap, pointOn, subtract } from "../geometry/index.ts";
+import type { PlannedSolid, Program } from "../recipes/index.ts";
+import { boxOfTrace } from "../solids/index.ts";
+import type { Camera, View } from "../view/index.ts";
+import { onSheet } from "./clip-trace.ts";
+import { drawFill } from "./draw-fills.ts";
+import { layStroke } from "./lay-stroke.ts";
+import { findOccluder, hiddenBy, hiddenByOwn, type Occluder, type StrokeInDepth } from "./occluder.ts";
+import type { Paper, PaperFill, PaperStroke, StrokePiece } from "./paper.ts";
 
 /**
  * Lays every stroke on the paper with its life: cut at the sheet's edge, never drawn where a nearer solid is
@@ -23,70 +19,70 @@ export function drawPaper(program: Program, view: View): Paper {
   const ranks = new Map(program.frontToBack.map((g, i) => [g, i]));
   const rankOf = (group: string) => ranks.get(group) ?? program.frontToBack.length;
   const occluders = program.solids.flatMap((s) => findOccluder(view.camera, s, rankOf(s.depthGroup)) ?? []);
-  const groupOf = new Map(program.solids.map((s) => [s.objectId, s.depthGroup]));
-  const closing = new Map(program.solids.map((s) => [s.objectId, s.closesAt]));
+  const planned = new Map(program.solids.map((s) => [s.objectId, s]));
+  const own = new Map(program.solids.flatMap((s) => ownOccluder(view.camera, s)));
+  const erasures = erasuresBy(program.moves);
   const strokes: PaperStroke[] = [];
+  const fills: PaperFill[] = [];
   const overlaps = new Map<string, Finding>();
 
   for (const [moveIndex, move] of program.moves.entries()) {
-    if (!move.stroke) continue;
-    const rubbedOutAt = eraseAfter(program.moves, moveIndex, move.objectId);
-    const laid = layOnPaper(move.stroke, view.camera);
+    const plan = move.stroke;
+    if (!plan) continue;
+    const solid = planned.get(move.objectId);
+    const groupRank = rankOf(solid?.depthGroup ?? "");
+    if (plan.plane === "fill") {
+      const fill = drawFill(move, moveIndex, plan, view, groupRank, occluders);
+      if (fill) fills.push(fill);
+      continue;
+    }
+    const laid = layStroke(plan, view.camera);
     if (!laid) continue;
-    const onSheet = clipToSheet(laid.from, laid.to, view.sheet.widthMm, view.sheet.heightMm);
+    const { trace, cut } = laid;
+    const kept = onSheet(trace, view.sheet);
     const base = {
       id: move.id,
       objectId: move.objectId,
       moveIndex,
-      role: move.stroke.role,
-      from: laid.from,
-      to: laid.to,
+      role: plan.role,
+      trace,
+      from: pointOn(trace, 0),
+      to: pointOn(trace, 1),
     };
-    if (move.stroke.plane !== "space") {
-      const diesAt = move.stroke.rubbedOut ? rubbedOutAt : null;
-      const pieces: StrokePiece[] = onSheet ? [{ ...onSheet, part: "edge", diesAt }] : [];
-      strokes.push({ ...base, pieces, firmFrom: moveIndex, runsOff: runsOff(onSheet), stoppedBy: [] });
+    const rubbedOutAt = eraseAfter(erasures.get(move.objectId), moveIndex);
+    if (laid.flat) {
+      const rubbed = "rubbedOut" in plan && plan.rubbedOut;
+      const pieces = kept.map(
+        (k): StrokePiece => ({ ...k, part: "edge", diesAt: rubbed ? rubbedOutAt : null }),
+      );
+      strokes.push({ ...base, pieces, firmFrom: moveIndex, runsOff: runsOff(kept, 1), stoppedBy: [] });
       continue;
     }
-    const inDepth = { ...laid, objectId: move.objectId, groupRank: rankOf(groupOf.get(move.objectId) ?? "") };
-    const life = lifeOf(inDepth, moveIndex, onSheet, occluders, rubbedOutAt);
-    const firmFrom = move.stroke.tailTo ? (closing.get(move.objectId) ?? moveIndex) : moveIndex;
-    strokes.push({ ...base, ...life.stroke, firmFrom, runsOff: runsOffBeforeCut(onSheet, laid.cut) });
+    const inDepth = {
+      trace,
+      box: boxOfTrace(trace),
+      cut,
+      objectId: move.objectId,
+      groupRank,
+      on: ("on" in plan && plan.on) || [],
+    };
+    const life = lifeOf(inDepth, moveIndex, kept, occluders, own.get(move.objectId) ?? null, rubbedOutAt);
+    const isGuide = plan.plane === "space" && plan.tailTo !== null;
+    const firmFrom = isGuide ? (solid?.closesAt ?? moveIndex) : moveIndex;
+    strokes.push({ ...base, ...life.stroke, firmFrom, runsOff: runsOff(kept, cut) });
     // A horizon that runs through things is a drill's look, not a fault of aim.
-    if (move.stroke.role === "horizon") continue;
+    if (plan.role === "horizon") continue;
     for (const other of life.coveredForGood)
       overlaps.set(`${move.objectId} ${other}`, overlapFinding(move, other));
   }
-  return { strokes, findings: [...overlaps.values()] };
+  return { strokes, fills, findings: [...overlaps.values()] };
 }
 
-interface Laid {
-  readonly from: PaperPoint;
-  readonly to: PaperPoint;
-  readonly qFrom: number;
-  readonly qTo: number;
-  readonly cut: number;
-}
-
-/** Where a stroke lies on paper; null when a part of it is not in front of the eye. */
-function layOnPaper(plan: StrokePlan, camera: Camera): Laid | null {
-  if (plan.plane === "dot") return { from: plan.at, to: plan.at, qFrom: 0, qTo: 0, cut: 1 };
-  if (plan.plane === "paper") return { from: plan.from, to: plan.to, qFrom: 0, qTo: 0, cut: 1 };
-  const end = plan.tailTo ?? plan.to;
-  const [a, b, c] = [toPaper(camera, plan.from), toPaper(camera, plan.to), toPaper(camera, end)];
-  if (!a || !b || !c) return null;
-  const length = distanceMm(a, c);
-  return {
-    from: a,
-    to: c,
-    qFrom: plan.from[3] / plan.from[2],
-    qTo: end[3] / end[2],
-    cut: plan.tailTo && length > 0 ? distanceMm(a, b) / length : 1,
-  };
-}
-
-function toPaper(camera: Camera, p: SpacePoint): PaperPoint | null {
-  return p[2] > 0 ? findPaperPoint(worldToPaper(camera, p)) : null;
+/** What of a solid that is not convex hides its own strokes; a see-through one hides them as if it were solid: dotted. */
+function ownOccluder(camera: Camera, planned: PlannedSolid): [string, Occluder][] {
+  if (planned.solid.convex) return [];
+  const occluder = findOccluder(camera, { ...planned, solid: { ...planned.solid, opaque: true } }, 0);
+  return occluder ? [[planned.objectId, { ...occluder, solid: planned }]] : [];
 }
 
 interface Life {
@@ -98,35 +94,40 @@ interface Life {
 function lifeOf(
   stroke: StrokeInDepth,
   moveIndex: number,
-  onSheet: Interval | null,
+  onPaper: readonly Interval[],
   occluders: readonly Occluder[],
+  own: Occluder | null,
   tailDiesAt: number | null,
 ): Life {
-  if (!onSheet) return { stroke: { pieces: [], stoppedBy: [] }, coveredForGood: [] };
+  if (onPaper.length === 0) return { stroke: { pieces: [], stoppedBy: [] }, coveredForGood: [] };
   const never: Interval[] = [];
   const stoppedBy = new Set<string>();
   const covered: { where: Interval; at: number | null; by: string }[] = [];
   for (const occluder of occluders) {
     for (const hidden of hiddenBy(stroke, occluder)) {
       const { objectId, closesAt, erasedAt } = occluder.solid;
-      const where = overlap(hidden, onSheet);
-      if (!where) continue;
-      if (closesAt < moveIndex) {
-        never.push(where);
-        stoppedBy.add(objectId);
-      } else covered.push({ where, at: erasedAt, by: objectId });
+      for (const part of onPaper) {
+        const where = overlap(hidden, part);
+        if (!where) continue;
+        if (closesAt < moveIndex) {
+          never.push(where);
+          stoppedBy.add(objectId);
+        } else covered.push({ where, at: erasedAt, by: objectId });
+      }
     }
   }
-  const drawn = subtract(onSheet, never);
-  const cuts = [...covered.flatMap((c) => [c.where.from, c.where.to]), stroke.cut];
-  const pieces = drawn
-    .flatMap((d) => splitAt(d, cuts))
+  const behindOwn = own ? hiddenByOwn(stroke, own) : [];
+  if (own?.solid.solid.opaque) never.push(...behindOwn);
+  const dotted = own?.solid.solid.opaque ? [] : behindOwn;
+  const cuts = [...covered, ...dotted.map((where) => ({ where }))].flatMap((c) => [c.where.from, c.where.to]);
+  const pieces = onPaper
+    .flatMap((part) => subtract(part, never))
+    .flatMap((part) => splitAt(part, [...cuts, stroke.cut]))
     .map((piece): StrokePiece => {
       const middle = (piece.from + piece.to) / 2;
-      const part = middle > stroke.cut ? "tail" : "edge";
-      const deaths = covered
-        .filter((c) => c.at !== null && middle > c.where.from && middle < c.where.to)
-        .map((c) => c.at ?? 0);
+      const inside = (i: Interval) => middle > i.from && middle < i.to;
+      const part = middle > stroke.cut ? "tail" : dotted.some(inside) ? "dotted" : "edge";
+      const deaths = covered.filter((c) => c.at !== null && inside(c.where)).map((c) => c.at ?? 0);
       if (part === "tail" && tailDiesAt !== null) deaths.push(tailDiesAt);
       return { ...piece, part, diesAt: deaths.length > 0 ? Math.min(...deaths) : null };
     });
@@ -143,24 +144,26 @@ function splitAt(whole: Interval, cuts: readonly number[]): Interval[] {
   return ends.slice(1).map((to, i) => ({ from: ends[i] ?? whole.from, to }));
 }
 
-/** The first rubbing-out after a move that takes its object's tails, or null. */
-function eraseAfter(moves: readonly Move[], moveIndex: number, objectId: string): number | null {
-  for (let i = moveIndex + 1; i < moves.length; i++) {
-    if (moves[i]?.erases.includes(objectId)) return i;
-  }
-  return null;
+/** The moves that rub out, by the objects whose tails they take. */
+function erasuresBy(moves: readonly Move[]): ReadonlyMap<string, readonly number[]> {
+  const by = new Map<string, number[]>();
+  for (const [i, move] of moves.entries())
+    for (const id of move.erases) by.set(id, [...(by.get(id) ?? []), i]);
+  return by;
+}
+
+/** The first rubbing-out after a move, or null. */
+function eraseAfter(erasures: readonly number[] | undefined, moveIndex: number): number | null {
+  return erasures?.find((at) => at > moveIndex) ?? null;
 }
 
 /** Rounding at the sheet's edge: a stroke that ends on the edge does not run off it. */
 const ON_EDGE = 1e-9;
 
-function runsOff(onSheet: Interval | null): boolean {
-  return !onSheet || onSheet.from > ON_EDGE || onSheet.to < 1 - ON_EDGE;
-}
-
 /** Whether the edge itself leaves the sheet; a tail that stops at the sheet's edge is not worth a word. */
-function runsOffBeforeCut(onSheet: Interval | null, cut: number): boolean {
-  return !onSheet || onSheet.from > ON_EDGE || onSheet.to < cut - ON_EDGE;
+function runsOff(onPaper: readonly Interval[], cut: number): boolean {
+  const [first, last] = [onPaper[0], onPaper[onPaper.length - 1]];
+  return !first || !last || onPaper.length > 1 || first.from > ON_EDGE || last.to < cut - ON_EDGE;
 }
 
 function overlapFinding(move: Move, other: string): Finding {

@@ -1,3 +1,3 @@
 export { drawPaper } from "./draw-paper.ts";
-export type { Paper, PaperStroke, StandingStroke, StrokePiece } from "./paper.ts";
-export { isDot, paperAfter } from "./paper.ts";
+export type { Paper, PaperFill, PaperStroke, StandingStroke, StrokePiece } from "./paper.ts";
+export { fillsAfter, isDot, paperAfter } from "./paper.ts";

@@ -1,24 +1,25 @@
 import type { Finding } from "../base/index.ts";
 import type { StrokeRole } from "../drafter/index.ts";
-import type { PaperPoint } from "../geometry/index.ts";
+import { isPoint, type PaperPoint, type Region, type Trace } from "../geometry/index.ts";
 
 /** A stretch of a stroke that lies on the paper for a while; `from` and `to` are shares of the stroke, 0 to 1. */
 export interface StrokePiece {
   readonly from: number;
   readonly to: number;
-  /** The edge itself, or the guide's tail beyond it. */
-  readonly part: "edge" | "tail";
+  /** The edge itself, the guide's tail beyond it, or a stretch drawn dotted behind its own see-through solid. */
+  readonly part: "edge" | "tail" | "dotted";
   /** Index of the move that rubs it out; null when it stays. */
   readonly diesAt: number | null;
 }
 
-/** A line on the paper, from the moment it is ruled. A dot is a stroke whose two ends are one point. */
+/** A line on the paper, from the moment it is drawn. A dot is a stroke whose two ends are one point. */
 export interface PaperStroke {
   /** The id of the move that draws it. */
   readonly id: string;
   readonly objectId: string;
   readonly moveIndex: number;
   readonly role: StrokeRole;
+  readonly trace: Trace;
   readonly from: PaperPoint;
   readonly to: PaperPoint;
   readonly pieces: readonly StrokePiece[];
@@ -30,9 +31,19 @@ export interface PaperStroke {
   readonly stoppedBy: readonly string[];
 }
 
+/** A filled stretch of the paper; its pieces die one by one as nearer things are drawn over it. */
+export interface PaperFill {
+  readonly id: string;
+  readonly objectId: string;
+  readonly moveIndex: number;
+  readonly tone: 1 | 2 | 3;
+  readonly pieces: readonly { readonly region: Region; readonly diesAt: number | null }[];
+}
+
 /** Everything that ever lies on the paper, with its life. */
 export interface Paper {
   readonly strokes: readonly PaperStroke[];
+  readonly fills: readonly PaperFill[];
   readonly findings: readonly Finding[];
 }
 
@@ -43,7 +54,7 @@ export interface StandingStroke {
 }
 
 export function isDot(stroke: PaperStroke): boolean {
-  return stroke.from.xMm === stroke.to.xMm && stroke.from.yMm === stroke.to.yMm;
+  return isPoint(stroke.trace);
 }
 
 /** The paper after move `moveIndex` is done (−1: the empty sheet): a filter over the strokes' lives. */
@@ -52,5 +63,17 @@ export function paperAfter(paper: Paper, moveIndex: number): StandingStroke[] {
     if (stroke.moveIndex > moveIndex) return [];
     const pieces = stroke.pieces.filter((p) => p.diesAt === null || p.diesAt > moveIndex);
     return pieces.length > 0 ? [{ stroke, pieces }] : [];
+  });
+}
+
+/** The filled stretches that lie on the paper after move `moveIndex`. */
+export function fillsAfter(
+  paper: Paper,
+  moveIndex: number,
+): { fill: PaperFill; regions: readonly Region[] }[] {
+  return paper.fills.flatMap((fill) => {
+    if (fill.moveIndex > moveIndex) return [];
+    const regions = fill.pieces.filter((p) => p.diesAt === null || p.diesAt > moveIndex).map((p) => p.region);
+    return regions.length > 0 ? [{ fill, regions }] : [];
   });
 }

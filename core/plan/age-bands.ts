@@ -25,3 +25,7 @@ export type AgeBand = keyof typeof AGE_BANDS;
 export const FOLD_MS = 30_000;
 export const ERASE_MS = 12_000;
 export const MARK_MS = 3000;
+export const FILL_MS = 5000;
+export const CIRCLE_MS = 1500;
+/** A curve drawn by hand takes as long as this many ruled lines. */
+export const CURVE_LINES = 1.5;

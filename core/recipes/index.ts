@@ -1,7 +1,11 @@
-export type { BoxSlice, Extent } from "./box-slice.ts";
-export { BoxSchema } from "./box-slice.ts";
-export { cornerName, solveBox } from "./box-solid.ts";
+export { type BoxSlice, boxSolid, cornerName } from "./box.ts";
 export { idSchema } from "./object-base.ts";
-export type { ObjectSlice, PlannedSolid, Program } from "./plan-lesson.ts";
-export { impossibleInObject, ObjectSchema, planLesson } from "./plan-lesson.ts";
+export type { DepthSetBy, Extent } from "./placement.ts";
+export type { PlannedSolid, Program } from "./plan-lesson.ts";
+export { impossibleInObject, planLesson } from "./plan-lesson.ts";
+export type { Built, Fault } from "./recipe.ts";
+export type { ObjectSlice, RecipeName } from "./recipes.ts";
+export { ObjectSchema, RECIPES, recipeOf } from "./recipes.ts";
 export { SHEET_ID } from "./sheet-setup.ts";
+export type { Placed } from "./solve-scene.ts";
+export { solveScene } from "./solve-scene.ts";

@@ -19,6 +19,6 @@ export const ObjectBase = {
     v.maxLength(60, "a name has at most 60 letters"),
   ),
   frame: v.string(),
-  /** What sets its depth: standing on the ground, or nothing. */
-  depthSetBy: v.picklist(["ground", "free"]),
+  /** Not drawn, though what leans on it still stands where it stood. */
+  hidden: v.optional(v.boolean()),
 } as const;

@@ -1,17 +1,14 @@
-import * as v from "valibot";
 import type { Finding } from "../base/index.ts";
 import { Drafter, type Move } from "../drafter/index.ts";
 import type { Plan } from "../plan/index.ts";
-import { depthGroupOf, orderGroups, type Solid } from "../solids/index.ts";
+import { orderGroups, type Solid } from "../solids/index.ts";
 import { requireFrame, type View } from "../view/index.ts";
-import { drawBox } from "./box.ts";
-import { BoxSchema, impossibleInBox } from "./box-slice.ts";
-import { solveBox } from "./box-solid.ts";
+import type { Found } from "./page.ts";
+import type { Built, Fault } from "./recipe.ts";
+import { type ObjectSlice, recipeOf } from "./recipes.ts";
 import { drawCentre, drawHorizon, drawVanishingPoints, SHEET_ID } from "./sheet-setup.ts";
-
-/** Any object of a lesson, told apart by its recipe. */
-export const ObjectSchema = v.variant("recipe", [BoxSchema]);
-export type ObjectSlice = v.InferOutput<typeof ObjectSchema>;
+import { SolidPage } from "./solid-page.ts";
+import { type Placed, solveScene } from "./solve-scene.ts";
 
 /** A solid of the lesson, with what decides when and whom it hides. */
 export interface PlannedSolid {
@@ -31,13 +28,15 @@ export interface Program {
   /** Depth groups from the nearest to the furthest. */
   readonly frontToBack: readonly string[];
   readonly findings: readonly Finding[];
+  /** Every object as it truly stands, hidden ones too. */
+  readonly scene: ReadonlyMap<string, Placed>;
 }
 
 /** What is impossible in an object in this view, by field. */
-export function impossibleInObject(object: ObjectSlice, view: View): { field: string; message: string }[] {
+export function impossibleInObject(object: ObjectSlice, view: View): readonly Fault[] {
   const frame = view.frames.find((f) => f.id === object.frame);
   if (!frame) return [{ field: "frame", message: `the view has no frame "${object.frame}"` }];
-  return impossibleInBox(object, frame);
+  return recipeOf(object).impossible(object, frame);
 }
 
 /** Plans the moves of a lesson: the sheet first, then every object in drawing order, rubbing out as the plan says. */
@@ -52,34 +51,44 @@ export function planLesson(
   drawHorizon(sheet, view, plan.centre !== "none");
   drawVanishingPoints(sheet, view);
 
+  const scene = solveScene(objects, view);
   const moves: Move[] = [...sheet.moves];
   const findings: Finding[] = [];
-  const drawn = objects.map((object, i) => {
-    const frame = requireFrame(view, object.frame);
-    const { solid, findings: found } = solveBox(object, view, frame);
-    findings.push(...found);
-    const d = new Drafter(object.id);
-    drawBox(d, object, solid, view, frame, { guides: plan.guides });
+  const found = new Map<string, Found>();
+  const drawn: PlannedSolid[] = [];
+  for (const object of objects) {
+    const placed = scene.get(object.id);
+    if (!placed || object.hidden) continue;
+    const { built, depthGroup } = placed;
+    findings.push(...built.findings);
+    const d = drawObject(
+      object,
+      built,
+      plan,
+      view,
+      (id) => found.get(id) ?? null,
+      (f) => found.set(object.id, f),
+    );
     const closesAt = moves.length + d.moves.length - 1;
     let erasedAt: number | null = null;
     if (plan.erase === "each-object") {
       d.phase("erase");
-      d.erase(i === 0 ? [object.id, SHEET_ID] : [object.id]);
+      d.erase(drawn.length === 0 ? [object.id, SHEET_ID] : [object.id]);
       erasedAt = closesAt + 1;
     }
     moves.push(...d.moves);
-    return {
+    drawn.push({
       objectId: object.id,
-      solid,
-      depthGroup: depthGroupOf(object.id, object.depthSetBy),
+      solid: built.solid,
+      depthGroup,
       closesAt,
       erasedAt,
-    };
-  });
-  if (plan.erase === "at-end" && objects.length > 0) {
+    });
+  }
+  if (plan.erase === "at-end" && drawn.length > 0) {
     const d = new Drafter(SHEET_ID);
     d.phase("erase");
-    d.erase([...objects.map((o) => o.id), SHEET_ID]);
+    d.erase([...drawn.map((o) => o.objectId), SHEET_ID]);
     moves.push(...d.moves);
   }
   return {
@@ -90,5 +99,22 @@ export function planLesson(
       listedFrontToBack,
     ),
     findings,
+    scene,
   };
+}
+
+function drawObject(
+  object: ObjectSlice,
+  built: Built,
+  plan: Plan,
+  view: View,
+  foundOf: (objectId: string) => Found | null,
+  keep: (found: Found) => void,
+): Drafter {
+  const d = new Drafter(object.id);
+  const frame = requireFrame(view, object.frame);
+  const page = new SolidPage(d, object.id, view, frame, { guides: plan.guides }, built, foundOf);
+  recipeOf(object).draw(page, object, built);
+  keep(page.found);
+  return d;
 }

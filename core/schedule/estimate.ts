@@ -1,6 +1,6 @@
 import type { Move } from "../drafter/index.ts";
 import type { Paper } from "../paper/index.ts";
-import { ERASE_MS, FOLD_MS, MARK_MS, type Pace } from "../plan/index.ts";
+import { CIRCLE_MS, CURVE_LINES, ERASE_MS, FILL_MS, FOLD_MS, MARK_MS, type Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
 
 /** How long a demonstrator takes for each move at this pace, in real ms; 0 where nothing lands on the paper. */
@@ -11,7 +11,17 @@ export function handTimesMs(moves: readonly Move[], paper: Paper, pace: Pace): n
       case "mark":
         return seen.has(i) ? MARK_MS : 0;
       case "rule":
+      case "trace":
         return seen.has(i) ? pace.demonstratorLineMs : 0;
+      case "curve":
+      case "freehand":
+        return seen.has(i) ? CURVE_LINES * pace.demonstratorLineMs : 0;
+      case "fill":
+        return FILL_MS;
+      case "circle":
+        return move.uses.length * CIRCLE_MS;
+      case "turn":
+        return MARK_MS;
       case "fold":
         return FOLD_MS;
       case "erase":

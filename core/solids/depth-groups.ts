@@ -1,11 +1,6 @@
 /** Objects whose relative depth the paper fixes: all that stand on the ground are one group. */
 export const GROUND_GROUP = "ground";
 
-/** The depth group of an object: the ground's, or its own when nothing ties it. */
-export function depthGroupOf(objectId: string, depthSetBy: "ground" | "free"): string {
-  return depthSetBy === "ground" ? GROUND_GROUP : objectId;
-}
-
 /**
  * The full front-to-back order of the groups: those the document lists, then unlisted ones in front of them,
  * the latest nearest, because a thing just put down is put down in front.

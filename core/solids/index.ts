@@ -1,3 +1,24 @@
-export { depthGroupOf, GROUND_GROUP, orderGroups } from "./depth-groups.ts";
-export type { Edge, Face, Solid } from "./solid.ts";
-export { cornerAt, faceShows, findFaceOnPaper, showingFaces, THINNEST_FACE_MM } from "./solid.ts";
+export { GROUND_GROUP, orderGroups } from "./depth-groups.ts";
+export type { Block, Profile, ProfileArc, ProfilePoint } from "./prism.ts";
+export { assemble, ENDS, pointInBlock, prism } from "./prism.ts";
+export type { HidingFace, PaperBox } from "./sight.ts";
+export {
+  anyOverlap,
+  apart,
+  arcTrace,
+  boxOf,
+  boxOfTrace,
+  edgeTrace,
+  hidingFaces,
+  planeDepth,
+  shownStretches,
+} from "./sight.ts";
+export type { ArcEdge, Edge, Face, Solid } from "./solid.ts";
+export {
+  cornerAt,
+  faceShows,
+  findFaceOnPaper,
+  normalOf,
+  showingFaces,
+  THINNEST_FACE_MM,
+} from "./solid.ts";

@@ -1,30 +1,49 @@
-import { findPaperPoint, type PaperPoint, thicknessMm } from "../geometry/index.ts";
-import { type Axis, type Camera, type Vec3, worldToPaper } from "../view/index.ts";
+import { findPaperPoint, type PaperPoint, type Region, thicknessMm } from "../geometry/index.ts";
+import { type Axis, type Camera, cross, dot, minus, type Vec3, worldToPaper } from "../view/index.ts";
 
-/** A flat side of a solid: its corners in order round the outline, and the unit normal pointing out of it. */
+/** A flat side of a solid: its corners in order round the outline, its openings, and the unit normal pointing out of it. */
 export interface Face {
   readonly id: string;
   readonly corners: readonly string[];
+  /** Outlines of openings through which one sees. */
+  readonly holes: readonly (readonly string[])[];
   readonly normal: Vec3;
 }
 
 export interface Edge {
   readonly id: string;
-  readonly axis: Axis;
+  /** The family it belongs to; null when it slants. */
+  readonly axis: Axis | null;
   /** The end at the start of its axis, then the other. */
   readonly from: string;
   readonly to: string;
-  /** The two faces that meet in it. */
-  readonly faces: readonly [string, string];
+  /** The faces that meet in it: two, or one at the rim of a sheet. */
+  readonly faces: readonly string[];
+  /** A curved edge, as the circle's arc it is part of; its faces then change along it. */
+  readonly arc?: ArcEdge;
+  /** A seam between facets of one curved side: shows only where it is the silhouette. */
+  readonly smooth?: boolean;
 }
 
-/** A convex solid in front of the eye. */
+/** X(t) = centre + across·cos t + up·sin t. `facets` are the faces beside it, each with its stretch of t. */
+export interface ArcEdge {
+  readonly centre: Vec3;
+  readonly across: Vec3;
+  readonly up: Vec3;
+  readonly fromRad: number;
+  readonly toRad: number;
+  readonly facets: readonly { readonly face: string; readonly fromRad: number; readonly toRad: number }[];
+}
+
+/** A thing in front of the eye. */
 export interface Solid {
   readonly corners: Readonly<Record<string, Vec3>>;
   readonly faces: readonly Face[];
   readonly edges: readonly Edge[];
   /** See-through solids hide nothing. */
   readonly opaque: boolean;
+  /** A convex solid never hides its own edges beyond those both of whose faces turn away. */
+  readonly convex: boolean;
 }
 
 /** A face drawn thinner than this on paper is a line: it shows nothing and hides nothing. */
@@ -36,27 +55,45 @@ export function cornerAt(solid: Solid, name: string): Vec3 {
   return at;
 }
 
-/** A face's outline on paper, or null when a corner of it does not lie in front of the eye. */
-export function findFaceOnPaper(camera: Camera, solid: Solid, face: Face): readonly PaperPoint[] | null {
-  const outline: PaperPoint[] = [];
-  for (const name of face.corners) {
-    const corner = cornerAt(solid, name);
-    const p = corner[2] > 0 ? findPaperPoint(worldToPaper(camera, corner)) : null;
-    if (!p) return null;
-    outline.push(p);
+/** A face's outline and openings on paper, or null when a corner of it does not lie in front of the eye. */
+export function findFaceOnPaper(camera: Camera, solid: Solid, face: Face): Region | null {
+  const rings: PaperPoint[][] = [];
+  for (const names of [face.corners, ...face.holes]) {
+    const ring: PaperPoint[] = [];
+    for (const name of names) {
+      const corner = cornerAt(solid, name);
+      const p = corner[2] > 0 ? findPaperPoint(worldToPaper(camera, corner)) : null;
+      if (!p) return null;
+      ring.push(p);
+    }
+    rings.push(ring);
   }
-  return outline;
+  return rings;
 }
 
 /** Whether a face turns toward the eye and is drawn wide enough to be seen. */
 export function faceShows(camera: Camera, solid: Solid, face: Face): boolean {
-  const [x, y, z] = cornerAt(solid, face.corners[0] ?? "");
-  if (face.normal[0] * x + face.normal[1] * y + face.normal[2] * z >= 0) return false;
-  const outline = findFaceOnPaper(camera, solid, face);
-  return outline !== null && thicknessMm(outline) >= THINNEST_FACE_MM;
+  if (dot(face.normal, cornerAt(solid, face.corners[0] ?? "")) >= 0) return false;
+  const region = findFaceOnPaper(camera, solid, face);
+  return region !== null && thicknessMm(region[0] ?? []) >= THINNEST_FACE_MM;
 }
 
-/** The faces of a solid that show to the eye when nothing else stands in front. */
+/** The faces of a solid that turn to the eye when nothing stands in front. */
 export function showingFaces(camera: Camera, solid: Solid): ReadonlySet<string> {
   return new Set(solid.faces.filter((f) => faceShows(camera, solid, f)).map((f) => f.id));
+}
+
+/**
+ * The unit normal of a ring of corners that goes round clockwise as seen from outside (x right, y down, z away),
+ * summed over all its sides, so that corners in a row do not matter.
+ */
+export function normalOf(ring: readonly Vec3[]): Vec3 {
+  let sum: Vec3 = [0, 0, 0];
+  const o = ring[0] ?? [0, 0, 0];
+  for (let i = 1; i + 1 < ring.length; i++) {
+    const n = cross(minus(ring[i] ?? o, o), minus(ring[i + 1] ?? o, o));
+    sum = [sum[0] - n[0], sum[1] - n[1], sum[2] - n[2]];
+  }
+  const size = Math.hypot(...sum);
+  return size > 0 ? [sum[0] / size, sum[1] / size, sum[2] / size] : [0, 0, -1];
 }

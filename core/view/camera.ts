@@ -2,7 +2,7 @@ import { requireAt } from "../base/index.ts";
 import { findPaperPoint, type HPoint, type PaperPoint } from "../geometry/index.ts";
 
 import type { Sheet } from "./sheet.ts";
-import type { ViewSlice } from "./view-slice.ts";
+import type { FrameSlice, ViewSlice } from "./view-slice.ts";
 
 /** A vector or point in front of the eye: x right, y down, z into the picture, paper mm; right-handed. */
 export type Vec3 = readonly [x: number, y: number, z: number];
@@ -40,52 +40,110 @@ export interface View {
 export const DEFAULT_DISTANCE_OF_DIAGONAL = 0.87;
 
 /**
- * The camera and frames behind what the teacher set. In a two-point view the principal point stands midway
- * between the VPs and (vL − p)(vR − p) = −d² (Hartley & Zisserman, Multiple View Geometry, 2nd ed., ch. 8,
- * from memory). The ground meets the paper at the sheet's bottom edge.
+ * The camera and frames behind what the teacher set. The first frame fixes the camera: two-point by
+ * (vL − p)(vR − p) = −d², three-point by p as the orthocentre of the VPs' triangle and d² = −(vi − p)·(vj − p)
+ * (Hartley & Zisserman, Multiple View Geometry, 2nd ed., ch. 8, from memory). Further frames keep it and turn.
+ * The ground meets the paper in the middle of the sheet's bottom edge, and is level.
  */
 export function planView(slice: ViewSlice, sheet: Sheet): View {
   const first = requireAt(slice.frames, 0);
   const horizonMm = slice.horizonFromTopMm;
   const camera = cameraOf(first, slice, sheet);
+  const height = heightAxis(first, camera);
+  const normal: Vec3 = [0 - height[0], 0 - height[1], 0 - height[2]];
+  const below: Vec3 = [0, sheet.heightMm - camera.principal.yMm, camera.distanceMm];
   return {
     camera,
-    frames: slice.frames.map((frame) => {
-      if (frame.kind === "one-point") {
-        return { id: frame.id, axes: { width: [1, 0, 0], height: [0, -1, 0], depth: [0, 0, 1] } };
-      }
-      const toVp = (xMm: number): Vec3 => {
-        const dx = xMm - camera.principal.xMm;
-        const length = Math.hypot(dx, camera.distanceMm);
-        return [dx / length, 0, camera.distanceMm / length];
-      };
-      return {
-        id: frame.id,
-        axes: {
-          width: toVp(frame.rightVanishingPoint.fromLeftMm),
-          height: [0, -1, 0],
-          depth: toVp(frame.leftVanishingPoint.fromLeftMm),
-        },
-      };
-    }),
-    ground: { normal: [0, 1, 0], offsetMm: sheet.heightMm - horizonMm },
+    frames: slice.frames.map((frame) => ({
+      id: frame.id,
+      axes: { ...levelAxes(frame, camera, horizonMm), height },
+    })),
+    ground: { normal, offsetMm: normal[0] * below[0] + normal[1] * below[1] + normal[2] * below[2] },
     horizonMm,
     sheet,
   };
 }
 
-function cameraOf(frame: ViewSlice["frames"][number], slice: ViewSlice, sheet: Sheet): Camera {
-  const horizonMm = slice.horizonFromTopMm;
-  if (frame.kind === "one-point") {
-    return {
-      principal: { xMm: frame.vanishingPoint.fromLeftMm, yMm: horizonMm },
-      distanceMm:
-        slice.viewingDistanceMm ?? DEFAULT_DISTANCE_OF_DIAGONAL * Math.hypot(sheet.widthMm, sheet.heightMm),
-    };
+/** The direction of things' uprights; away from the eye when we look up, toward it when we look down. */
+function heightAxis(first: FrameSlice, camera: Camera): Vec3 {
+  if (first.kind !== "three-point") return [0, -1, 0];
+  const { fromLeftMm, fromTopMm } = first.heightVanishingPoint;
+  const away = unitTo({ xMm: fromLeftMm, yMm: fromTopMm }, camera);
+  return away[1] < 0 ? away : [-away[0], -away[1], -away[2]];
+}
+
+function levelAxes(frame: FrameSlice, camera: Camera, horizonMm: number): { width: Vec3; depth: Vec3 } {
+  const to = (xMm: number) => unitTo({ xMm, yMm: horizonMm }, camera);
+  switch (frame.kind) {
+    case "one-point":
+      return { width: [1, 0, 0], depth: [0, 0, 1] };
+    case "two-point":
+    case "three-point":
+      return {
+        width: to(frame.rightVanishingPoint.fromLeftMm),
+        depth: to(frame.leftVanishingPoint.fromLeftMm),
+      };
+    case "turned": {
+      const depth = to(frame.vanishingPoint.fromLeftMm);
+      const tilt = horizonMm - camera.principal.yMm;
+      const off = frame.vanishingPoint.fromLeftMm - camera.principal.xMm;
+      // (xL − c)(xR − c) = −(d² + |p − c|²); straight ahead, the partner stands at infinity.
+      if (Math.abs(off) < STRAIGHT_AHEAD_MM) return { width: [1, 0, 0], depth };
+      const partner = to(camera.principal.xMm - (camera.distanceMm ** 2 + tilt ** 2) / off);
+      // As in every view, what runs to the left VP is the depth and what runs to the right one the width.
+      return off > 0 ? { width: depth, depth: partner } : { width: partner, depth };
+    }
   }
-  const left = frame.leftVanishingPoint.fromLeftMm;
-  const right = frame.rightVanishingPoint.fromLeftMm;
-  return { principal: { xMm: (left + right) / 2, yMm: horizonMm }, distanceMm: (right - left) / 2 };
+}
+
+/** A VP this near the centre of vision is straight ahead: its partner would stand kilometres off the sheet. */
+const STRAIGHT_AHEAD_MM = 0.01;
+
+function unitTo(p: PaperPoint, { principal, distanceMm: d }: Camera): Vec3 {
+  const [x, y] = [p.xMm - principal.xMm, p.yMm - principal.yMm];
+  const length = Math.hypot(x, y, d);
+  return [x / length, y / length, d / length];
+}
+
+function cameraOf(frame: FrameSlice, slice: ViewSlice, sheet: Sheet): Camera {
+  const horizonMm = slice.horizonFromTopMm;
+  switch (frame.kind) {
+    case "one-point":
+    case "turned":
+      return {
+        principal: { xMm: frame.vanishingPoint.fromLeftMm, yMm: horizonMm },
+        distanceMm:
+          slice.viewingDistanceMm ?? DEFAULT_DISTANCE_OF_DIAGONAL * Math.hypot(sheet.widthMm, sheet.heightMm),
+      };
+    case "two-point": {
+      const left = frame.leftVanishingPoint.fromLeftMm;
+      const right = frame.rightVanishingPoint.fromLeftMm;
+      const xMm = frame.centreOfVision?.fromLeftMm ?? (left + right) / 2;
+      return { principal: { xMm, yMm: horizonMm }, distanceMm: Math.sqrt((xMm - left) * (right - xMm)) };
+    }
+    case "three-point": {
+      const { fromLeftMm: x, fromTopMm: y } = frame.heightVanishingPoint;
+      const product = (x - frame.leftVanishingPoint.fromLeftMm) * (frame.rightVanishingPoint.fromLeftMm - x);
+      const rise = product / (y - horizonMm);
+      return { principal: { xMm: x, yMm: horizonMm + rise }, distanceMm: Math.sqrt(product - rise * rise) };
+    }
+  }
+}
+
+/**
+ * Points on the horizon from which true depths are carried over (B. Taylor, New Principles of Linear
+ * Perspective, 1719, from memory): of each finite level VP v, at v ± √(|v − c|² + d² + |p − c|²), toward its
+ * partner. In a one-point view these are the distance points, either side of the VP.
+ */
+export function measuringPoints(view: View, frame: Frame): PaperPoint[] {
+  const { principal, distanceMm: d } = view.camera;
+  const tilt = view.horizonMm - principal.yMm;
+  const vps = (["depth", "width"] as const).flatMap((axis) => findVanishingPoint(view, frame, axis) ?? []);
+  return vps.flatMap((vp) => {
+    const reach = Math.sqrt((vp.xMm - principal.xMm) ** 2 + d * d + tilt * tilt);
+    const sides = vps.length === 1 ? [-1, 1] : [vp.xMm < principal.xMm ? 1 : -1];
+    return sides.map((side) => ({ xMm: vp.xMm + side * reach, yMm: view.horizonMm }));
+  });
 }
 
 export function requireFrame(view: View, id: string): Frame {

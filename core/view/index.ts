@@ -4,6 +4,7 @@ export {
   DEFAULT_DISTANCE_OF_DIAGONAL,
   findGroundDepth,
   findVanishingPoint,
+  measuringPoints,
   paperToWorld,
   planView,
   requireFrame,
@@ -13,5 +14,6 @@ export {
 } from "./camera.ts";
 export type { Sheet } from "./sheet.ts";
 export { SheetSchema, STANDARD_SHEETS } from "./sheet.ts";
-export type { FrameSlice, ViewSlice } from "./view-slice.ts";
+export { add, cross, dot, minus, scaled, sizeOf, unit } from "./space.ts";
+export type { FrameSlice, StatedVanishingPoint, ViewSlice } from "./view-slice.ts";
 export { FrameSchema, impossibleInView, statedVanishingPoints, ViewSchema } from "./view-slice.ts";

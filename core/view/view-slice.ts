@@ -29,9 +29,32 @@ const TwoPointFrameSchema = v.strictObject({
   kind: v.literal("two-point"),
   leftVanishingPoint: v.strictObject({ fromLeftMm: place, fromTopMm: v.optional(place) }),
   rightVanishingPoint: v.strictObject({ fromLeftMm: place, fromTopMm: v.optional(place) }),
+  /** Where we look straight ahead, strictly between the two; left out: midway. */
+  centreOfVision: v.optional(v.strictObject({ fromLeftMm: place })),
 });
 
-export const FrameSchema = v.variant("kind", [OnePointFrameSchema, TwoPointFrameSchema]);
+const ThreePointFrameSchema = v.strictObject({
+  id: frameId,
+  kind: v.literal("three-point"),
+  leftVanishingPoint: v.strictObject({ fromLeftMm: place, fromTopMm: v.optional(place) }),
+  rightVanishingPoint: v.strictObject({ fromLeftMm: place, fromTopMm: v.optional(place) }),
+  /** Above the horizon: looking up; below it: looking down. */
+  heightVanishingPoint: v.strictObject({ fromLeftMm: place, fromTopMm: place }),
+});
+
+/** A further frame on the same horizon: its depth VP is set, its width VP follows from the camera. */
+const TurnedFrameSchema = v.strictObject({
+  id: frameId,
+  kind: v.literal("turned"),
+  vanishingPoint: v.strictObject({ fromLeftMm: place, fromTopMm: v.optional(place) }),
+});
+
+export const FrameSchema = v.variant("kind", [
+  OnePointFrameSchema,
+  TwoPointFrameSchema,
+  ThreePointFrameSchema,
+  TurnedFrameSchema,
+]);
 export type FrameSlice = v.InferOutput<typeof FrameSchema>;
 
 export const ViewSchema = v.strictObject({
@@ -45,24 +68,59 @@ export const ViewSchema = v.strictObject({
   frames: v.pipe(
     v.array(FrameSchema),
     v.minLength(1, "a view needs at least one frame"),
-    v.maxLength(1, "this version draws with one frame"),
+    v.maxLength(8, "a view holds at most eight frames"),
   ),
 });
 export type ViewSlice = v.InferOutput<typeof ViewSchema>;
 
 /** Visible sameness on paper: how far a stated VP may stand off the horizon before it counts as off it. */
 const ON_HORIZON_MM = 0.05;
+/** Two vanishing points nearer than this give a picture seen from the tip of the nose. */
+const LEAST_GAP_MM = 10;
+
+export interface StatedVanishingPoint {
+  readonly field: string;
+  /** What teachers call it. */
+  readonly name: string;
+  readonly fromLeftMm: number;
+  readonly fromTopMm?: number | undefined;
+  /** Level edges vanish on the horizon; only the VP of the uprights stands off it. */
+  readonly onHorizon: boolean;
+}
 
 /** The vanishing points a frame states, each with the name teachers give it. */
-export function statedVanishingPoints(frame: FrameSlice) {
+export function statedVanishingPoints(frame: FrameSlice): readonly StatedVanishingPoint[] {
+  const level = (
+    field: string,
+    name: string,
+    vp: { fromLeftMm: number; fromTopMm?: number | undefined },
+  ) => ({
+    field,
+    name,
+    ...vp,
+    onHorizon: true,
+  });
   switch (frame.kind) {
     case "one-point":
-      return [{ field: "vanishingPoint", name: "vanishing point", ...frame.vanishingPoint }] as const;
+      return [level("vanishingPoint", "vanishing point", frame.vanishingPoint)];
+    case "turned":
+      return [level("vanishingPoint", `vanishing point of ${frame.id}`, frame.vanishingPoint)];
     case "two-point":
+    case "three-point":
       return [
-        { field: "leftVanishingPoint", name: "left vanishing point", ...frame.leftVanishingPoint },
-        { field: "rightVanishingPoint", name: "right vanishing point", ...frame.rightVanishingPoint },
-      ] as const;
+        level("leftVanishingPoint", "left vanishing point", frame.leftVanishingPoint),
+        level("rightVanishingPoint", "right vanishing point", frame.rightVanishingPoint),
+        ...(frame.kind === "three-point"
+          ? [
+              {
+                field: "heightVanishingPoint",
+                name: "vanishing point of the uprights",
+                ...frame.heightVanishingPoint,
+                onHorizon: false,
+              },
+            ]
+          : []),
+      ];
   }
 }
 
@@ -71,7 +129,7 @@ export function impossibleInView(view: ViewSlice, _sheet: Sheet): { field: strin
   return view.frames.flatMap((frame, i) => {
     const found = statedVanishingPoints(frame).flatMap((vp) => {
       const off = vp.fromTopMm === undefined ? 0 : vp.fromTopMm - view.horizonFromTopMm;
-      if (Math.abs(off) <= ON_HORIZON_MM) return [];
+      if (!vp.onHorizon || Math.abs(off) <= ON_HORIZON_MM) return [];
       const side = off > 0 ? "below" : "above";
       return [
         {
@@ -80,15 +138,47 @@ export function impossibleInView(view: ViewSlice, _sheet: Sheet): { field: strin
         },
       ];
     });
-    if (frame.kind === "two-point") {
-      const gap = frame.rightVanishingPoint.fromLeftMm - frame.leftVanishingPoint.fromLeftMm;
-      if (gap < 10) {
-        found.push({
-          field: `frames.${i}.rightVanishingPoint.fromLeftMm`,
-          message: `the right vanishing point must stand at least 10 mm right of the left one, got ${gap.toFixed(1)} mm`,
-        });
-      }
-    }
-    return found;
+    return [...found, ...impossibleFrame(frame, i, view)];
   });
+}
+
+function impossibleFrame(
+  frame: FrameSlice,
+  i: number,
+  view: ViewSlice,
+): { field: string; message: string }[] {
+  const at = (field: string, message: string) => [{ field: `frames.${i}.${field}`, message }];
+  if (view.frames.findIndex((f) => f.id === frame.id) !== i)
+    return at("id", `"${frame.id}" is already taken; every frame has its own`);
+  if (i > 0 && frame.kind !== "turned")
+    return at("kind", 'only the first frame sets the camera; further ones are of the kind "turned"');
+  if (i === 0 && frame.kind === "turned")
+    return at("kind", "the first frame sets the camera: it cannot be turned");
+  if (frame.kind !== "two-point" && frame.kind !== "three-point") return [];
+  const left = frame.leftVanishingPoint.fromLeftMm;
+  const right = frame.rightVanishingPoint.fromLeftMm;
+  if (right - left < LEAST_GAP_MM)
+    return at(
+      "rightVanishingPoint.fromLeftMm",
+      `the right vanishing point must stand at least ${LEAST_GAP_MM} mm right of the left one, got ${(right - left).toFixed(1)} mm`,
+    );
+  const inside = (x: number) => x - left > 1 && right - x > 1;
+  if (frame.kind === "two-point") {
+    const centre = frame.centreOfVision?.fromLeftMm;
+    return centre === undefined || inside(centre)
+      ? []
+      : at("centreOfVision.fromLeftMm", "the centre of vision must lie between the two vanishing points");
+  }
+  const { fromLeftMm: x, fromTopMm: y } = frame.heightVanishingPoint;
+  if (!inside(x))
+    return at("heightVanishingPoint.fromLeftMm", "the third vanishing point must lie between the other two");
+  const drop = Math.abs(y - view.horizonFromTopMm);
+  // The triangle of the three is acute, and so has a camera, just when the third stands off this far.
+  const least = Math.sqrt((x - left) * (right - x));
+  return drop > least * 1.001
+    ? []
+    : at(
+        "heightVanishingPoint.fromTopMm",
+        `the third vanishing point must stand more than ${least.toFixed(0)} mm off the horizon, got ${drop.toFixed(0)} mm: no eye sees the three at right angles otherwise`,
+      );
 }

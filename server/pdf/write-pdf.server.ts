@@ -82,6 +82,17 @@ function draw(doc: PDFKit.PDFDocument, mark: Mark): void {
       else if (mark.ink) doc.stroke();
       return;
     }
+    case "area":
+      doc.fillColor(PRINT_PALETTE[mark.fill]);
+      for (const ring of mark.rings) {
+        for (const [i, p] of ring.entries()) {
+          if (i === 0) doc.moveTo(p.x * PT_PER_MM, p.y * PT_PER_MM);
+          else doc.lineTo(p.x * PT_PER_MM, p.y * PT_PER_MM);
+        }
+        doc.closePath();
+      }
+      doc.fill("even-odd");
+      return;
     case "dot":
       doc
         .circle(mark.at.x * PT_PER_MM, mark.at.y * PT_PER_MM, mark.radius * PT_PER_MM)

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { Change } from "#core/base";
 import {
-  dragBoxHandle,
+  dragObjectHandle,
   duplicateObject,
   moveInDepth,
   moveInOrder,
@@ -35,9 +35,17 @@ function gesture(lesson: Lesson, pick: number, x: number, y: number): Change[] {
     case 1:
       return object ? [{ id: `object/${object.id}`, field: "self", value: null }] : [];
     case 2:
-      return object ? dragBoxHandle(object, "foot", to, view) : [];
+      return object ? dragObjectHandle(object, program.scene, `${object.id}/foot`, to, view) : [];
     case 3:
-      return object ? dragBoxHandle(object, ["width", "height", "depth"][pick % 3] ?? "width", to, view) : [];
+      return object
+        ? dragObjectHandle(
+            object,
+            program.scene,
+            `${object.id}/${["width", "height", "depth"][pick % 3]}`,
+            to,
+            view,
+          )
+        : [];
     case 4:
       return object ? (moveInOrder(lesson, object.id, pick % 2 ? 1 : -1) ?? []) : [];
     case 5:

@@ -4,8 +4,8 @@ import { expect, test } from "vitest";
 import { angleBetweenRad, findPaperPoint, type PaperPoint } from "#core/geometry";
 import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
-import { solveBox } from "#core/recipes";
-import { requireFrame, type View, worldToPaper } from "#core/view";
+import { solveScene } from "#core/recipes";
+import { type View, worldToPaper } from "#core/view";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
 const SURE_RAD = (0.01 * Math.PI) / 180;
@@ -14,9 +14,10 @@ const SURE_RAD = (0.01 * Math.PI) / 180;
 function cornersOf(lesson: Lesson) {
   const computed = computeLesson(lesson);
   const angles = flattestAngles(computed);
+  const scene = solveScene(lesson.objects, computed.view);
   return lesson.objects.flatMap((object) => {
-    const { solid } = solveBox(object, computed.view, requireFrame(computed.view, object.frame));
-    return Object.entries(solid.corners).flatMap(([name, at]) => {
+    const corners = scene.get(object.id)?.built.solid.corners ?? {};
+    return Object.entries(corners).flatMap(([name, at]) => {
       const id = `${object.id}/${name}`;
       const ruled = computed.evaluation.points.get(id);
       if (!ruled) return [];
@@ -52,7 +53,7 @@ function flattestAngles(computed: ReturnType<typeof computeLesson>): Map<string,
         const [l, m] = rule.lines.map((line) => computed.evaluation.lines.get(line));
         flattest.set(id, Math.min(of(rule.lines), l && m ? angleBetweenRad(l, m) : 0));
       } else if (rule.kind === "along") flattest.set(id, of([rule.line, rule.from]));
-      else if (rule.kind === "part-way-to-vp") flattest.set(id, of([rule.from]));
+      else if (rule.kind === "part-way-to-vp" || rule.kind === "measured") flattest.set(id, of([rule.from]));
       else if (rule.kind === "on-line-from-edge") flattest.set(id, of([rule.line]));
     }
   }

@@ -113,15 +113,17 @@ describe("card pages", () => {
               ? mark.points
               : mark.kind === "dot"
                 ? [mark.at]
-                : mark.lines.flatMap((line, i) => {
-                    const width = measureText(line, mark.size, mark.weight);
-                    const x = mark.anchor === "end" ? mark.at.x - width : mark.at.x;
-                    const y = mark.at.y + i * mark.lineHeight;
-                    return [
-                      { x, y: y - mark.size },
-                      { x: x + width, y: y + mark.size * 0.25 },
-                    ];
-                  });
+                : mark.kind === "area"
+                  ? mark.rings.flat()
+                  : mark.lines.flatMap((line, i) => {
+                      const width = measureText(line, mark.size, mark.weight);
+                      const x = mark.anchor === "end" ? mark.at.x - width : mark.at.x;
+                      const y = mark.at.y + i * mark.lineHeight;
+                      return [
+                        { x, y: y - mark.size },
+                        { x: x + width, y: y + mark.size * 0.25 },
+                      ];
+                    });
           for (const p of points) {
             box.x0 = Math.min(box.x0, p.x);
             box.x1 = Math.max(box.x1, p.x);

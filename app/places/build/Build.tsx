@@ -3,7 +3,7 @@ import { useState } from "react";
 import { smallestStepMm } from "#core/base";
 import { drawState } from "#core/display";
 import type { PaperPoint } from "#core/geometry";
-import { boxHandles, dragBoxHandle, putBox } from "#core/handles";
+import { dragObjectHandle, objectHandles, putBox } from "#core/handles";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { SheetDesk } from "../../lesson/SheetDesk.tsx";
@@ -101,14 +101,12 @@ export function Build() {
           }}
         >
           {chosen && !placing
-            ? boxHandles(chosen, view).map((handle) => (
+            ? objectHandles(chosen, computed.program.scene, view).map((handle) => (
                 <SheetHandle
                   key={handle.id}
                   handle={handle}
                   stepMm={smallestStepMm(sheet)}
-                  drag={(to) =>
-                    dragBoxHandle(chosen, handle.id.slice(handle.id.lastIndexOf("/") + 1), to, view)
-                  }
+                  drag={(to) => dragObjectHandle(chosen, computed.program.scene, handle.id, to, view)}
                   preview={preview}
                   commit={commit}
                 />

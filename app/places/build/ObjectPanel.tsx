@@ -1,8 +1,7 @@
 import { Button, Select, Switch, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { boxMeasures, duplicateObject, moveInDepth, moveInOrder } from "#core/handles";
+import { duplicateObject, moveInDepth, moveInOrder, objectMeasures } from "#core/handles";
 import type { ObjectSlice } from "#core/recipes";
-import { depthGroupOf } from "#core/solids";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { LengthInput } from "../../ui/LengthInput.tsx";
@@ -22,7 +21,7 @@ export function ObjectPanel({
   const { lesson, computed, commit } = useLesson();
   const [name, setName] = useState<string | null>(null);
   const id = `object/${object.id}`;
-  const group = depthGroupOf(object.id, object.depthSetBy);
+  const group = computed.program.scene.get(object.id)?.depthGroup ?? object.id;
   const { frontToBack } = computed.program;
   const earlier = moveInOrder(lesson, object.id, -1);
   const later = moveInOrder(lesson, object.id, 1);
@@ -44,7 +43,7 @@ export function ObjectPanel({
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
       />
       <div className={place.pairs}>
-        {boxMeasures(object, computed.view).map((m) =>
+        {objectMeasures(object, computed.view).map((m) =>
           m.kind === "length" ? (
             <LengthInput
               key={m.field}
@@ -67,7 +66,7 @@ export function ObjectPanel({
           label="Stands"
           size="sm"
           allowDeselect={false}
-          value={object.depthSetBy}
+          value={typeof object.depthSetBy === "string" ? object.depthSetBy : null}
           data={[
             { value: "ground", label: "on ground" },
             { value: "free", label: "floating" },

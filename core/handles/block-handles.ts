@@ -1,0 +1,187 @@
+import { type Change, formatLength, smallestStepMm } from "../base/index.ts";
+import { distanceMm, findPaperPoint, type PaperPoint } from "../geometry/index.ts";
+import { sayShare } from "../lexicon/index.ts";
+import type { Extent, ObjectSlice } from "../recipes/index.ts";
+import { type Block, pointInBlock } from "../solids/index.ts";
+import {
+  AXES,
+  type Axis,
+  findVanishingPoint,
+  requireFrame,
+  runsWithPaper,
+  type Vec3,
+  type View,
+  worldToPaper,
+} from "../view/index.ts";
+import type { Handle, Measure } from "./handle.ts";
+
+/** An object that is placed by its foot and the extents of its block. */
+export type BlockPlaced = Extract<ObjectSlice, { handles: { fromLeftMm: number; fromBottomMm: number } }>;
+
+/** Whether an object has a foot to hold it by. */
+export function isBlockPlaced(object: ObjectSlice): object is BlockPlaced {
+  return "handles" in object && "fromLeftMm" in object.handles && "fromBottomMm" in object.handles;
+}
+
+const SIDE = { width: "right side", height: "top", depth: "back" } as const;
+const LABEL = { width: "Width", height: "Height", depth: "Depth" } as const;
+
+function extentOf(object: BlockPlaced, axis: Axis): Extent | null {
+  return ((object.handles as Partial<Record<Axis, Extent>>)[axis] as Extent | undefined) ?? null;
+}
+
+/** Where a thing can be taken hold of: its foot, and one handle for each extent it has. */
+export function blockHandles(object: BlockPlaced, block: Block, view: View): Handle[] {
+  const { fromLeftMm, fromBottomMm } = object.handles;
+  const say = (mm: number) => formatLength(mm, view.sheet);
+  const foot: Handle = {
+    id: `${object.id}/foot`,
+    at: footOf(object, view),
+    called: `foot of the ${object.label}`,
+    reading: `${say(fromLeftMm)} from the left edge, ${say(fromBottomMm)} up from the bottom`,
+    way: "freely",
+  };
+  const ends = AXES.flatMap((axis): Handle[] => {
+    const extent = extentOf(object, axis);
+    const at = extent && extentPoint(object, block, view, axis);
+    if (!extent || !at) return [];
+    return [
+      {
+        id: `${object.id}/${axis}`,
+        at,
+        called: `${SIDE[axis]} of the ${object.label}`,
+        reading:
+          "mm" in extent
+            ? `${say(extent.mm)} ${axis === "height" ? "high" : "wide"}`
+            : `${sayShare(extent.fraction)} of the way to the vanishing point`,
+        way: "mm" in extent ? (axis === "height" ? "up-and-down" : "across") : "along-guide",
+      },
+    ];
+  });
+  return [foot, ...ends];
+}
+
+/** The change that dragging a handle to a paper point makes, snapped to the smallest step. */
+export function dragBlockHandle(
+  object: BlockPlaced,
+  block: Block,
+  part: string,
+  to: PaperPoint,
+  view: View,
+): Change[] {
+  const id = `object/${object.id}`;
+  const step = smallestStepMm(view.sheet);
+  const snap = (mm: number) => roundMm(Math.round(mm / step) * step);
+  if (part === "foot")
+    return [
+      { id, field: "handles.fromLeftMm", value: snap(to.xMm) },
+      { id, field: "handles.fromBottomMm", value: snap(view.sheet.heightMm - to.yMm) },
+    ];
+  const axis = AXES.find((a) => a === part);
+  const extent = axis && extentOf(object, axis);
+  if (!axis || !extent) return [];
+  const foot = footOf(object, view);
+  if ("mm" in extent) {
+    const mm = axis === "height" ? foot.yMm - to.yMm : to.xMm - foot.xMm;
+    return [{ id, field: `handles.${axis}`, value: { mm: Math.max(roundMm(step), snap(mm)) } }];
+  }
+  const fraction = fractionNear(object, block, view, axis, to);
+  return fraction === null ? [] : [{ id, field: `handles.${axis}`, value: { fraction } }];
+}
+
+/** The numbers of a thing's place and size that can be typed. */
+export function blockMeasures(object: BlockPlaced, view: View): Measure[] {
+  const id = `object/${object.id}`;
+  const { widthMm, heightMm } = view.sheet;
+  const length = (label: string, field: string, value: number, wholeMm: number): Measure => ({
+    label,
+    id,
+    field,
+    kind: "length",
+    value,
+    wholeMm,
+  });
+  return [
+    length("From the left edge", "handles.fromLeftMm", object.handles.fromLeftMm, widthMm),
+    length("Up from the bottom", "handles.fromBottomMm", object.handles.fromBottomMm, heightMm),
+    ...AXES.flatMap((axis): Measure[] => {
+      const extent = extentOf(object, axis);
+      if (!extent) return [];
+      if ("mm" in extent)
+        return [length(LABEL[axis], `handles.${axis}.mm`, extent.mm, axis === "height" ? heightMm : widthMm)];
+      return [
+        {
+          label: `${LABEL[axis]}, of the way to the vanishing point`,
+          id,
+          field: `handles.${axis}.fraction`,
+          kind: "share",
+          value: extent.fraction,
+          wholeMm: 1,
+        },
+      ];
+    }),
+  ];
+}
+
+function footOf(object: BlockPlaced, view: View): PaperPoint {
+  return { xMm: object.handles.fromLeftMm, yMm: view.sheet.heightMm - object.handles.fromBottomMm };
+}
+
+/** Flat extents are held at the middle of the far side, deep ones at the far end of the guide nearest the VP. */
+function extentPoint(object: BlockPlaced, block: Block, view: View, axis: Axis): PaperPoint | null {
+  const extent = extentOf(object, axis);
+  if (extent && "mm" in extent) {
+    const foot = footOf(object, view);
+    const [width, height] = [extentOf(object, "width"), extentOf(object, "height")];
+    const across = axis === "width" ? extent.mm : width && "mm" in width ? width.mm / 2 : 0;
+    const up = axis === "height" ? extent.mm : height && "mm" in height ? height.mm / 2 : 0;
+    return { xMm: foot.xMm + across, yMm: foot.yMm - up };
+  }
+  const start = guideStart(object, block, view, axis);
+  return start && toPaper(view, addAxis(start, block[axis]));
+}
+
+/** Where the guide that carries a deep handle starts: at the top corner nearest the VP, or the foot for a height. */
+function guideStart(object: BlockPlaced, block: Block, view: View, axis: Axis): Vec3 | null {
+  if (axis === "height") return block.origin;
+  const frame = requireFrame(view, object.frame);
+  const vp = findVanishingPoint(view, frame, axis);
+  const nearEnds = axis === "depth" && runsWithPaper(frame, "width") ? ([0, 1] as const) : ([0] as const);
+  const starts = nearEnds.map((i) => pointInBlock(block, i, 1, 0));
+  const off = (p: Vec3) => Math.abs((toPaper(view, p)?.xMm ?? 0) - (vp?.xMm ?? 0));
+  return starts.sort((a, b) => off(a) - off(b))[0] ?? null;
+}
+
+/** The part of the way along the guide nearest a point, in two-hundredths, short of either end. */
+function fractionNear(
+  object: BlockPlaced,
+  block: Block,
+  view: View,
+  axis: Axis,
+  to: PaperPoint,
+): number | null {
+  const frame = requireFrame(view, object.frame);
+  const start = guideStart(object, block, view, axis);
+  const [from, vp] = [start && toPaper(view, start), findVanishingPoint(view, frame, axis)];
+  if (!from || !vp) return null;
+  const length = distanceMm(from, vp);
+  if (length === 0) return null;
+  const along =
+    ((to.xMm - from.xMm) * (vp.xMm - from.xMm) + (to.yMm - from.yMm) * (vp.yMm - from.yMm)) / length;
+  // Looking down the handle moves away from the VP: the foot then lies this part of the way from the handle to it.
+  const share = frame.axes[axis][2] > 0 ? along / length : 1 - length / (length - along);
+  return Math.round(Math.min(0.95, Math.max(0.02, share)) * 200) / 200;
+}
+
+function addAxis(p: Vec3, by: Vec3): Vec3 {
+  return [p[0] + by[0], p[1] + by[1], p[2] + by[2]];
+}
+
+function toPaper(view: View, p: Vec3): PaperPoint | null {
+  return p[2] > 0 ? findPaperPoint(worldToPaper(view.camera, p)) : null;
+}
+
+/** Whole micrometres: sums of inch fractions stay short numbers in the file. */
+function roundMm(mm: number): number {
+  return Math.round(mm * 1000) / 1000;
+}

@@ -1,0 +1,23 @@
+const SIDE: Readonly<Record<string, "across" | "up" | "deep">> = {
+  left: "across",
+  right: "across",
+  middle: "across",
+  top: "up",
+  bottom: "up",
+  front: "deep",
+  back: "deep",
+};
+const SAID: Readonly<Record<string, string>> = { top: "upper", bottom: "lower" };
+
+/** What a teacher calls a point: "front-left-top" is the "upper left front corner"; other names are read out. */
+export function callPoint(name: string): string {
+  const words = name.slice(name.lastIndexOf("/") + 1).split("-");
+  const parts = { across: "", up: "", deep: "" };
+  for (const word of words) {
+    const side = SIDE[word];
+    if (!side || parts[side] !== "") return words.join(" ");
+    parts[side] = SAID[word] ?? word;
+  }
+  const said = [parts.up, parts.across, parts.deep].filter(Boolean);
+  return said.length >= 2 ? `${said.join(" ")} corner` : words.join(" ");
+}

@@ -1,0 +1,317 @@
+import { invariant } from "../base/index.ts";
+import {
+  type Aim,
+  along,
+  type Drafter,
+  type LineRule,
+  type PointRule,
+  type StrokePlan,
+  type StrokeRole,
+} from "../drafter/index.ts";
+import {
+  angleBetweenRad,
+  distanceMm,
+  findPaperPoint,
+  type HLine,
+  join,
+  type PaperPoint,
+} from "../geometry/index.ts";
+import {
+  type Axis,
+  add,
+  cross,
+  type Frame,
+  minus,
+  runsWithPaper,
+  type SpacePoint,
+  scaled,
+  sizeOf,
+  unit,
+  type Vec3,
+  type View,
+  worldToPaper,
+} from "../view/index.ts";
+import { callPoint } from "./call-point.ts";
+import type { Built } from "./recipe.ts";
+
+export interface DrawingOptions {
+  readonly guides: "to-vp" | "part-way";
+}
+
+/** A line the ruler has drawn, as it runs in space. */
+export interface SpaceLine {
+  readonly id: string;
+  readonly through: Vec3;
+  readonly direction: Vec3;
+  readonly onPaper: HLine;
+}
+
+/** What one object's drawing has found so far; others that lean on it go on from there. */
+export interface Found {
+  readonly points: ReadonlyMap<string, Vec3>;
+  readonly lines: readonly SpaceLine[];
+}
+
+/** Two lines flatter than this to each other cross nowhere a pencil could mark; as in evaluation. */
+export const SAME_LINE_RAD = (0.01 * Math.PI) / 180;
+/** A point this near a line in space, as a share of its distance from the eye, lies on it: far above rounding. */
+const ON_LINE = 1e-9;
+
+export interface RuleOptions {
+  readonly role?: StrokeRole;
+  readonly called?: string;
+  /** Help only: rubbed out with the tails. */
+  readonly light?: boolean;
+  /** Draw the guide on beyond its end, toward its vanishing point. */
+  readonly tail?: boolean;
+  /** Where the far end is marked when no line crosses there: by measure along the line. */
+  readonly measured?: boolean;
+  /** Faces it is drawn on. */
+  readonly on?: readonly string[];
+}
+
+/**
+ * The page in front of the hand: where every named point truly is, and which of them ruler and pencil have found.
+ * Its verbs are what a hand can do; each records one move. Names of another object's points are "object/name".
+ */
+export class Page {
+  readonly #found = new Map<string, Vec3>();
+  readonly #lines: SpaceLine[] = [];
+  readonly #truth: Map<string, Vec3>;
+  readonly #called: Readonly<Record<string, string>>;
+
+  constructor(
+    readonly d: Drafter,
+    readonly objectId: string,
+    readonly view: View,
+    readonly frame: Frame,
+    readonly options: DrawingOptions,
+    built: Built,
+    readonly foundOf: (objectId: string) => Found | null,
+  ) {
+    this.#truth = new Map([...Object.entries(built.solid.corners), ...Object.entries(built.points)]);
+    this.#called = built.called ?? {};
+  }
+
+  get found(): Found {
+    return { points: this.#found, lines: this.#lines };
+  }
+
+  phase(name: string): void {
+    this.d.phase(name);
+  }
+
+  isFound(name: string): boolean {
+    if (this.#found.has(name)) return true;
+    const [host, rest] = splitName(name);
+    return host !== null && (this.foundOf(host)?.points.has(rest) ?? false);
+  }
+
+  /** Where a named point truly is. */
+  at(name: string): Vec3 {
+    const own = this.#truth.get(name);
+    if (own) return own;
+    const [host, rest] = splitName(name);
+    const other = host === null ? undefined : this.foundOf(host)?.points.get(rest);
+    invariant(other, `"${this.objectId}" knows no point "${name}"`);
+    return other;
+  }
+
+  onPaper(name: string): PaperPoint {
+    const p = findPaperPoint(worldToPaper(this.view.camera, this.at(name)));
+    invariant(p, `"${name}" of "${this.objectId}" does not lie in front of the eye`);
+    return p;
+  }
+
+  call(name: string): string {
+    return this.#called[name] ?? callPoint(name);
+  }
+
+  /** Takes the lines and points of another object as there: what leans on it goes on from them. */
+  goesOnFrom(hostId: string): void {
+    for (const line of this.foundOf(hostId)?.lines ?? []) this.#lines.push(line);
+  }
+
+  /** Measures a point from the sheet's left and bottom edges. */
+  markFromEdges(name: string): void {
+    const at = this.onPaper(name);
+    this.d.measureFromEdges({
+      name,
+      called: this.call(name),
+      across: { edge: "left", mm: at.xMm },
+      down: { edge: "bottom", mm: this.view.sheet.heightMm - at.yMm },
+      at,
+    });
+    this.#found.set(name, this.at(name));
+  }
+
+  /** Lays a distance off from one found point toward another. */
+  measure(name: string, from: string, toward: string): void {
+    const mm = distanceMm(this.onPaper(from), this.onPaper(name));
+    this.#mark(name, { kind: "measured", from: this.id(from), toward: this.id(toward), mm });
+  }
+
+  /** Marks a part of the way from a found point toward an axis' vanishing point. */
+  partWay(name: string, from: string, axis: Axis): void {
+    const [a, b] = [this.onPaper(from), this.onPaper(name)];
+    const vp = findPaperPoint(worldToPaper(this.view.camera, this.frame.axes[axis]));
+    invariant(vp, `the ${axis} of "${this.objectId}" runs to no point on paper`);
+    const fraction = distanceMm(a, b) / distanceMm(a, vp);
+    this.#mark(name, { kind: "part-way-to-vp", from: this.id(from), aim: this.along(axis), fraction });
+  }
+
+  /** Measures a point along a line already drawn, from a found point on it. */
+  measureOnLine(name: string, from: string, line: string): void {
+    const rule = this.#measured(from, name, this.id(line));
+    this.#mark(name, rule);
+  }
+
+  /** Marks a part of the way between two found points. */
+  partBetween(name: string, from: string, to: string, share: number): void {
+    this.#mark(name, { kind: "share", from: this.id(from), to: this.id(to), share });
+  }
+
+  /** Marks the crossing of two lines already there. */
+  cross(name: string, lines: readonly [string, string]): void {
+    this.#mark(name, { kind: "crossing", lines: [this.id(lines[0]), this.id(lines[1])] });
+  }
+
+  /** Rules a line from a found point along an axis, to the point `to`. */
+  ruleAlong(name: string, from: string, to: string, axis: Axis, options: RuleOptions = {}): void {
+    this.#rule(name, from, to, { kind: "toward", through: this.id(from), aim: this.along(axis) }, options);
+  }
+
+  /** Rules a line from a found point in a slanting direction of space: toward that direction's vanishing point. */
+  ruleSlanting(name: string, from: string, to: string, called: string, options: RuleOptions = {}): void {
+    const direction = unit(minus(this.at(to), this.at(from)));
+    const aim: Aim = {
+      kind: "direction",
+      called,
+      direction: direction[2] < 0 ? scaled(direction, -1) : direction,
+    };
+    this.#rule(name, from, to, { kind: "toward", through: this.id(from), aim }, options);
+  }
+
+  /** Joins two found points. */
+  join(name: string, from: string, to: string, options: RuleOptions = {}): void {
+    this.#rule(name, from, to, { kind: "join", points: [this.id(from), this.id(to)] }, options);
+  }
+
+  /** Goes firmly over a stretch of line between two found points. */
+  trace(name: string, from: string, to: string, options: RuleOptions = {}): void {
+    const rule: LineRule = { kind: "join", points: [this.id(from), this.id(to)] };
+    this.d.trace({
+      name,
+      called: options.called ?? name.replaceAll("-", " "),
+      rule,
+      stroke: this.#stroke(from, to, null, options),
+    });
+    this.#lines.push(this.#spaceLine(name, from, to));
+  }
+
+  /** Whether a point lies on a line the hand has already drawn, and could be found by another line crossing it. */
+  lineThrough(name: string): SpaceLine | undefined {
+    return this.#lines.find((line) => this.#liesOn(this.at(name), line));
+  }
+
+  id(name: string): string {
+    return name.includes("/") ? name : `${this.objectId}/${name}`;
+  }
+
+  along(axis: Axis): Aim {
+    return along(this.frame.id, axis);
+  }
+
+  isFlat(axis: Axis): boolean {
+    return runsWithPaper(this.frame, axis);
+  }
+
+  /** The lines already drawn through a point that another line would cross there squarely enough, squarest first. */
+  crossingLines(name: string, line: HLine): { line: SpaceLine; angleRad: number }[] {
+    const at = this.at(name);
+    return this.#lines
+      .filter((l) => this.#liesOn(at, l))
+      .map((l) => ({ line: l, angleRad: angleBetweenRad(line, l.onPaper) }))
+      .filter((l) => l.angleRad > SAME_LINE_RAD)
+      .sort((a, b) => b.angleRad - a.angleRad);
+  }
+
+  #mark(name: string, rule: PointRule): void {
+    this.d.mark({ name, called: this.call(name), rule, at: this.onPaper(name) });
+    this.#found.set(name, this.at(name));
+  }
+
+  #rule(name: string, from: string, to: string, rule: LineRule, options: RuleOptions): void {
+    const line = this.#spaceLine(name, from, to);
+    const finds: { name: string; called: string; rule: PointRule }[] = [];
+    for (const [point, at] of this.#truth) {
+      if (this.#found.has(point) || !this.#liesOn(at, line)) continue;
+      const crossing = this.crossingLines(point, line.onPaper)[0];
+      const rule = crossing
+        ? ({ kind: "crossing", lines: [line.id, crossing.line.id] } as const)
+        : point === to && options.measured
+          ? this.#measured(from, to, line.id)
+          : null;
+      if (rule) finds.push({ name: point, called: this.call(point), rule });
+    }
+    for (const f of finds) this.#found.set(f.name, this.at(f.name));
+    this.#lines.push(line);
+    this.d.rule({
+      name,
+      called: options.called ?? `edge ${name.replaceAll("-", " ")}`,
+      rule,
+      stroke: this.#stroke(from, to, rule, options),
+      finds,
+    });
+  }
+
+  /** A measured end: so far right, left, up or down along the line. */
+  #measured(from: string, to: string, line: string): PointRule {
+    const [a, b] = [this.onPaper(from), this.onPaper(to)];
+    const [dx, dy] = [b.xMm - a.xMm, b.yMm - a.yMm];
+    const toward = Math.abs(dx) >= Math.abs(dy) ? (dx >= 0 ? "right" : "left") : dy <= 0 ? "up" : "down";
+    return { kind: "along", line, from: this.id(from), toward, mm: Math.hypot(dx, dy) };
+  }
+
+  #stroke(from: string, to: string, rule: LineRule | null, options: RuleOptions): StrokePlan {
+    const [a, b] = [this.at(from), this.at(to)];
+    return {
+      plane: "space",
+      role: options.role ?? "outline",
+      from: [...a, 1],
+      to: [...b, 1],
+      tailTo: options.tail && rule?.kind === "toward" ? this.#tailEnd(a, b) : null,
+      ...(options.light ? { light: true } : {}),
+      ...(options.on ? { on: options.on } : {}),
+    };
+  }
+
+  #tailEnd(from: Vec3, to: Vec3): SpacePoint | null {
+    const dir = unit(minus(to, from));
+    if (!(dir[2] > 1e-9)) return null;
+    if (this.options.guides === "to-vp") return [dir[0], dir[1], dir[2], 0];
+    // Half the paper way from the far end to the VP: with f = 1 − z/z', the depth there is z/(1 − f).
+    const passed = 1 - from[2] / to[2];
+    const reach = (passed + 1) / 2;
+    return [...add(from, dir, (reach * from[2]) / ((1 - reach) * dir[2])), 1];
+  }
+
+  #spaceLine(name: string, from: string, to: string): SpaceLine {
+    const [a, b] = [this.at(from), this.at(to)];
+    return {
+      id: this.id(name),
+      through: a,
+      direction: unit(minus(b, a)),
+      onPaper: join(worldToPaper(this.view.camera, a), worldToPaper(this.view.camera, b)),
+    };
+  }
+
+  #liesOn(at: Vec3, line: SpaceLine): boolean {
+    return sizeOf(cross(minus(at, line.through), line.direction)) < ON_LINE * sizeOf(at);
+  }
+}
+
+function splitName(name: string): [host: string | null, rest: string] {
+  const slash = name.indexOf("/");
+  return slash < 0 ? [null, name] : [name.slice(0, slash), name.slice(slash + 1)];
+}

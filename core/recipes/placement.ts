@@ -1,0 +1,214 @@
+import * as v from "valibot";
+import { type Finding, formatLength } from "../base/index.ts";
+import type { PaperPoint } from "../geometry/index.ts";
+import { type Block, cornerAt, type Solid } from "../solids/index.ts";
+import {
+  AXES,
+  type Axis,
+  dot,
+  type Frame,
+  findGroundDepth,
+  paperToWorld,
+  runsWithPaper,
+  scaled,
+  type Vec3,
+} from "../view/index.ts";
+import { idSchema } from "./object-base.ts";
+import type { Fault, SolveContext, Tie } from "./recipe.ts";
+
+/** How far a thing reaches along an axis: mm on paper where the axis runs with the paper, else the part of the way to its VP. */
+export const ExtentSchema = v.union(
+  [
+    v.strictObject({
+      mm: v.pipe(
+        v.number(),
+        v.minValue(0.5, "a side is at least 0.5 mm"),
+        v.maxValue(3000, "a side is at most 3000 mm"),
+      ),
+    }),
+    v.strictObject({
+      fraction: v.pipe(
+        v.number(),
+        v.minValue(0.01, "at least 0.01 of the way to the vanishing point"),
+        v.maxValue(0.99, "at most 0.99 of the way: the back edge stays in front of the vanishing point"),
+      ),
+    }),
+  ],
+  'give { "mm": … } along the paper or { "fraction": … } of the way to the vanishing point',
+);
+export type Extent = v.InferOutput<typeof ExtentSchema>;
+
+const place = v.pipe(
+  v.number(),
+  v.minValue(-3000, "no further than 3000 mm outside the sheet"),
+  v.maxValue(3000, "no further than 3000 mm outside the sheet"),
+);
+
+/** The near lower left corner, measured from the sheet's edges. */
+export const FOOT = { fromLeftMm: place, fromBottomMm: place } as const;
+
+/** What sets a thing's depth: standing on the ground, nothing, or its foot lying on a face of another thing. */
+export const DepthSetBySchema = v.union(
+  [v.picklist(["ground", "free"]), v.strictObject({ object: idSchema, face: v.string() })],
+  'give "ground", "free" or { "object": …, "face": … }',
+);
+export type DepthSetBy = v.InferOutput<typeof DepthSetBySchema>;
+
+interface Placed {
+  readonly id: string;
+  readonly label: string;
+  readonly depthSetBy: DepthSetBy;
+  readonly handles: {
+    readonly fromLeftMm: number;
+    readonly fromBottomMm: number;
+    readonly width?: Extent;
+    readonly height?: Extent;
+    readonly depth?: Extent;
+  };
+}
+
+/** Extents must suit the way each axis runs in this frame. */
+export function impossibleExtents(handles: Placed["handles"], frame: Frame): Fault[] {
+  return AXES.flatMap((axis) => {
+    const extent = handles[axis];
+    if (!extent) return [];
+    const flat = runsWithPaper(frame, axis);
+    if (flat === "mm" in extent) return [];
+    const message = flat
+      ? `the ${axis} runs with the paper here, so it is given as { "mm": … }`
+      : `the ${axis} runs to a vanishing point here, so it is given as { "fraction": … } of the way to it`;
+    return [{ field: `handles.${axis}`, message }];
+  });
+}
+
+export interface Foundation {
+  readonly block: Block;
+  readonly tie: Tie;
+  readonly findings: readonly Finding[];
+}
+
+/**
+ * The block of space that a thing's handles take up. Paper measures hold at the foot's depth; extents left out
+ * have no length. A foot that what it stands on cannot carry is reported and stands free.
+ */
+export function layBlock(placed: Placed, context: SolveContext): Foundation {
+  const { view, frame } = context;
+  const foot = footOnPaper(placed.handles, view.sheet.heightMm);
+  const depth = depthOfFoot(placed, foot, context);
+  const reach = (axis: Axis): Vec3 =>
+    extentVector(frame.axes[axis], placed.handles[axis], depth.zMm, view.camera.distanceMm);
+  return {
+    block: {
+      origin: paperToWorld(view.camera, foot, depth.zMm),
+      width: reach("width"),
+      height: reach("height"),
+      depth: reach("depth"),
+    },
+    tie: depth.tie,
+    findings: depth.findings,
+  };
+}
+
+/**
+ * The vector of an extent from a point at depth z. Along the paper, true length = paper length × z/d. Away from
+ * the eye, zNear/zFar = 1 − fraction. An upright that leans toward the eye (looking down) is given from its far
+ * end's view: the foot lies `fraction` of the way from the top to the VP.
+ */
+export function extentVector(dir: Vec3, extent: Extent | undefined, zMm: number, distanceMm: number): Vec3 {
+  if (!extent) return [0, 0, 0];
+  if ("mm" in extent) return scaled(dir, (extent.mm * zMm) / distanceMm);
+  const { fraction } = extent;
+  return dir[2] > 0
+    ? scaled(dir, (fraction * zMm) / ((1 - fraction) * dir[2]))
+    : scaled(dir, (fraction * zMm) / -dir[2]);
+}
+
+export function footOnPaper(
+  handles: { readonly fromLeftMm: number; readonly fromBottomMm: number },
+  sheetHeightMm: number,
+): PaperPoint {
+  return { xMm: handles.fromLeftMm, yMm: sheetHeightMm - handles.fromBottomMm };
+}
+
+interface FootDepth {
+  readonly zMm: number;
+  readonly tie: Tie;
+  readonly findings: readonly Finding[];
+}
+
+const FREE: Tie = { kind: "free" };
+
+function depthOfFoot(placed: Placed, foot: PaperPoint, context: SolveContext): FootDepth {
+  const { view } = context;
+  const zFree = view.camera.distanceMm;
+  if (placed.depthSetBy === "free") return { zMm: zFree, tie: FREE, findings: [] };
+  if (placed.depthSetBy !== "ground") return depthOnFace(placed, placed.depthSetBy, foot, context);
+  const z = findGroundDepth(view, foot);
+  if (z !== null) return { zMm: z, tie: { kind: "ground" }, findings: [] };
+  const above = view.horizonMm - foot.yMm;
+  return {
+    zMm: zFree,
+    tie: FREE,
+    findings: [
+      {
+        code: "foot-above-horizon",
+        severity: "fault",
+        about: placed.id,
+        message: `The ${placed.label} stands on the ground, but its foot is ${
+          above < 0.05 ? "on the horizon" : `${formatLength(above, view.sheet)} above the horizon`
+        }, where no ground is. It is drawn as floating until then.`,
+        numbers: { aboveHorizonMm: above },
+        mend: letItFloat(placed.id),
+      },
+    ],
+  };
+}
+
+const letItFloat = (id: string) => ({
+  label: "Let it float",
+  changes: [{ id: `object/${id}`, field: "depthSetBy", value: "free" }],
+});
+
+/** A face seen so flatly that a ray meets it this many times further than the viewing distance carries nothing. */
+const TOO_FAR = 1e5;
+
+function depthOnFace(
+  placed: Placed,
+  on: { readonly object: string; readonly face: string },
+  foot: PaperPoint,
+  { view, hostOf }: SolveContext,
+): FootDepth {
+  const free = (code: string, message: string): FootDepth => ({
+    zMm: view.camera.distanceMm,
+    tie: FREE,
+    findings: [
+      { code, severity: "fault", about: placed.id, message, numbers: {}, mend: letItFloat(placed.id) },
+    ],
+  });
+  const host = hostOf(on.object);
+  if (!host)
+    return free(
+      "no-host",
+      `The ${placed.label} leans on "${on.object}", which is not in the lesson or leans on it in turn. It is drawn as floating until then.`,
+    );
+  const face = findFace(host.solid, on.face);
+  if (!face)
+    return free(
+      "no-such-face",
+      `The ${placed.label} leans on the ${on.face} of "${on.object}", which has ${host.solid.faces.length === 0 ? "no faces" : `only ${host.solid.faces.map((f) => f.id).join(", ")}`}. It is drawn as floating until then.`,
+    );
+  const ray = paperToWorld(view.camera, foot, 1);
+  const z = dot(face.normal, face.through) / dot(face.normal, ray);
+  if (!(z > 0 && z < TOO_FAR * view.camera.distanceMm))
+    return free(
+      "foot-off-face",
+      `The foot of the ${placed.label} cannot lie on the ${on.face} of "${on.object}": that face is seen edge-on there. It is drawn as floating until then.`,
+    );
+  return { zMm: z, tie: { kind: "host", objectId: on.object }, findings: [] };
+}
+
+/** The plane of a face. */
+export function findFace(solid: Solid, id: string): { readonly normal: Vec3; readonly through: Vec3 } | null {
+  const face = solid.faces.find((f) => f.id === id);
+  return face ? { normal: face.normal, through: cornerAt(solid, face.corners[0] ?? "") } : null;
+}
