@@ -37,13 +37,30 @@ export class Drafter {
   }
 
   /** Marks a point with a small tick, or with the strong dot of a vanishing point. Returns its id. */
-  mark(point: Named & { rule: PointRule; at: PaperPoint; role?: StrokeRole; rubbedOut?: boolean }): string {
+  mark(
+    point: Named & {
+      rule: PointRule;
+      at: PaperPoint;
+      role?: StrokeRole;
+      rubbedOut?: boolean;
+      /** Other names of the same point. */
+      also?: readonly Named[];
+    },
+  ): string {
     const made = this.#pointMade(point, point.rule);
     const role = point.role ?? "tick";
+    const also = (point.also ?? []).map((p) => this.#pointMade(p, { kind: "same", as: made.id }));
     this.#record(`mark-${point.name}`, "mark", {
-      points: [made],
+      points: [made, ...also],
       stroke: { plane: "dot", role, at: point.at, rubbedOut: point.rubbedOut ?? true },
     });
+    return made.id;
+  }
+
+  /** Takes a point that is there already, such as a corner of the sheet: nothing is drawn. */
+  take(point: Named & { rule: PointRule }): string {
+    const made = this.#pointMade(point, point.rule);
+    this.#record(`take-${point.name}`, "take", { points: [made] });
     return made.id;
   }
 
@@ -55,6 +72,7 @@ export class Drafter {
       at: PaperPoint;
       role?: StrokeRole;
       rubbedOut?: boolean;
+      also?: readonly Named[];
     },
   ): string {
     return this.mark({ ...point, rule: { kind: "from-edges", across: point.across, down: point.down } });

@@ -93,6 +93,13 @@ export function evaluate(moves: readonly Move[], view: View): Evaluation {
 
   const findPoint = (rule: PointRule): HPoint | string => {
     switch (rule.kind) {
+      case "sheet-corner": {
+        const [up, side] = rule.corner.split("-");
+        return hPoint({
+          xMm: side === "left" ? 0 : view.sheet.widthMm,
+          yMm: up === "top" ? 0 : view.sheet.heightMm,
+        });
+      }
       case "from-edges":
         return hPoint({ xMm: edgeMm(rule.across, view), yMm: edgeMm(rule.down, view) });
       case "on-line-from-edge": {
@@ -135,6 +142,8 @@ export function evaluate(moves: readonly Move[], view: View): Evaluation {
           yMm: from.yMm + (vp.yMm - from.yMm) * rule.fraction,
         });
       }
+      case "same":
+        return points.get(rule.as) ?? MISSING;
       case "crossing": {
         const [l, m] = [lines.get(rule.lines[0]), lines.get(rule.lines[1])];
         if (!l || !m) return MISSING;

@@ -1,4 +1,4 @@
-import type { PaperPoint } from "../geometry/index.ts";
+import type { PaperPoint, Region } from "../geometry/index.ts";
 import type { ArcEdge } from "../solids/index.ts";
 import type { Axis, SpacePoint, Vec3 } from "../view/index.ts";
 
@@ -13,10 +13,14 @@ export type Aim =
   | { readonly kind: "level" }
   | { readonly kind: "upright" };
 
+export type SheetCorner = "top-left" | "top-right" | "bottom-right" | "bottom-left";
+
 export type SheetEdge = "left" | "right" | "top" | "bottom";
 
 /** How a hand finds a point. Ids name points and lines made by this or an earlier move. */
 export type PointRule =
+  /** A corner of the sheet itself: nothing to measure. */
+  | { readonly kind: "sheet-corner"; readonly corner: SheetCorner }
   | { readonly kind: "from-edges"; readonly across: FromEdge; readonly down: FromEdge }
   | {
       readonly kind: "along";
@@ -31,7 +35,9 @@ export type PointRule =
   | { readonly kind: "share"; readonly from: string; readonly to: string; readonly share: number }
   | { readonly kind: "on-line-from-edge"; readonly line: string; readonly across: FromEdge }
   | { readonly kind: "part-way-to-vp"; readonly from: string; readonly aim: Aim; readonly fraction: number }
-  | { readonly kind: "crossing"; readonly lines: readonly [string, string] };
+  | { readonly kind: "crossing"; readonly lines: readonly [string, string] }
+  /** Another name for a point just found, where two parts of a thing share a corner. */
+  | { readonly kind: "same"; readonly as: string };
 
 /** A measured distance from one edge of the sheet, in mm. */
 export interface FromEdge {
@@ -99,6 +105,8 @@ export type StrokePlan =
       readonly light?: boolean;
       /** Faces ("object/face") it is drawn on, which therefore never hide it. */
       readonly on?: readonly string[];
+      /** Drawn only inside this stretch of the paper, such as the visible water. */
+      readonly within?: Region;
     }
   | {
       readonly plane: "space-arc";
@@ -106,12 +114,14 @@ export type StrokePlan =
       readonly arc: Omit<ArcEdge, "facets">;
       readonly light?: boolean;
       readonly on?: readonly string[];
+      readonly within?: Region;
     }
   | {
       readonly plane: "space-path";
       readonly role: StrokeRole;
       readonly points: readonly Vec3[];
       readonly on?: readonly string[];
+      readonly within?: Region;
     }
   /** A flat stretch filled with a tone, 1 pale to 3 dark: an outline and its openings. */
   | {
@@ -143,6 +153,7 @@ export type StrokePlan =
 
 /** What the hand does: see `docs/constructions.md` for each in a picture. */
 export type Hand =
+  | "take"
   | "mark"
   | "rule"
   | "trace"
@@ -175,6 +186,7 @@ export interface Move {
 export function needsOf(rule: PointRule | LineRule): readonly string[] {
   switch (rule.kind) {
     case "from-edges":
+    case "sheet-corner":
     case "sheet-diagonal":
     case "sheet-crease":
       return [];
@@ -190,6 +202,8 @@ export function needsOf(rule: PointRule | LineRule): readonly string[] {
       return [rule.from];
     case "crossing":
       return rule.lines;
+    case "same":
+      return [rule.as];
     case "toward":
       return rule.aim.kind === "point" ? [rule.through, rule.aim.point] : [rule.through];
     case "parallel":

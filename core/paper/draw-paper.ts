@@ -1,6 +1,14 @@
 import type { Finding } from "../base/index.ts";
 import type { Move } from "../drafter/index.ts";
-import { type Interval, overlap, pointOn, subtract } from "../geometry/index.ts";
+import {
+  type Interval,
+  overlap,
+  pointOn,
+  type Region,
+  stretchesBehind,
+  subtract,
+  type Trace,
+} from "../geometry/index.ts";
 import type { PlannedSolid, Program } from "../recipes/index.ts";
 import { boxOfTrace } from "../solids/index.ts";
 import type { Camera, View } from "../view/index.ts";
@@ -39,7 +47,8 @@ export function drawPaper(program: Program, view: View): Paper {
     const laid = layStroke(plan, view.camera);
     if (!laid) continue;
     const { trace, cut } = laid;
-    const kept = onSheet(trace, view.sheet);
+    const within = ("within" in plan && plan.within) || null;
+    const kept = within ? insideOf(trace, within, onSheet(trace, view.sheet)) : onSheet(trace, view.sheet);
     const base = {
       id: move.id,
       objectId: move.objectId,
@@ -76,6 +85,12 @@ export function drawPaper(program: Program, view: View): Paper {
       overlaps.set(`${move.objectId} ${other}`, overlapFinding(move, other));
   }
   return { strokes, fills, findings: [...overlaps.values()] };
+}
+
+/** The stretches on the sheet that also lie in a region. */
+function insideOf(trace: Trace, region: Region, kept: readonly Interval[]): readonly Interval[] {
+  const inside = stretchesBehind(trace, region, null);
+  return kept.flatMap((k) => inside.flatMap((i) => overlap(k, i) ?? []));
 }
 
 /** What of a solid that is not convex hides its own strokes; a see-through one hides them as if it were solid: dotted. */

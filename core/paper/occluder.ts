@@ -1,6 +1,6 @@
 import { type Interval, overlap, stretchesBehind, type Trace } from "../geometry/index.ts";
 import type { PlannedSolid } from "../recipes/index.ts";
-import { apart, boxOf, type HidingFace, hidingFaces, type PaperBox } from "../solids/index.ts";
+import { apart, boxOf, type HidingFace, hidingFaces, MIRROR_GROUP, type PaperBox } from "../solids/index.ts";
 import type { Camera } from "../view/index.ts";
 
 /** A solid that hides what is behind its showing faces, with the box on paper that holds them all. */
@@ -37,10 +37,12 @@ const NOTHING: readonly Interval[] = [];
 /** The stretches of a stroke that another object hides. Cheap questions come first: most pairs are far apart. */
 export function hiddenBy(stroke: StrokeInDepth, occluder: Occluder): readonly Interval[] {
   if (apart(stroke.box, occluder.box) || occluder.solid.objectId === stroke.objectId) return NOTHING;
+  const sameGroup = occluder.groupRank === stroke.groupRank;
+  if (occluder.solid.depthGroup === MIRROR_GROUP && !sameGroup) return NOTHING;
   const hidden: Interval[] = [];
   for (const face of occluder.faces) {
     if (apart(stroke.box, face.box) || isDrawnOn(stroke, occluder, face)) continue;
-    if (occluder.groupRank === stroke.groupRank) {
+    if (sameGroup) {
       hidden.push(...stretchesBehind(stroke.trace, face.region, face.plane));
       continue;
     }

@@ -15,13 +15,16 @@ import {
   type HLine,
   join,
   type PaperPoint,
+  type Region,
 } from "../geometry/index.ts";
+import { type ArcEdge, cornerAt, type Face, type Solid } from "../solids/index.ts";
 import {
   type Axis,
   add,
   cross,
   type Frame,
   minus,
+  paperToWorld,
   runsWithPaper,
   type SpacePoint,
   scaled,
@@ -50,6 +53,7 @@ export interface SpaceLine {
 export interface Found {
   readonly points: ReadonlyMap<string, Vec3>;
   readonly lines: readonly SpaceLine[];
+  readonly solid: Solid;
 }
 
 /** Two lines flatter than this to each other cross nowhere a pencil could mark; as in evaluation. */
@@ -68,6 +72,10 @@ export interface RuleOptions {
   readonly measured?: boolean;
   /** Faces it is drawn on. */
   readonly on?: readonly string[];
+  /** The pencil draws only between these two points of the line. */
+  readonly between?: readonly [string, string];
+  /** Draws nothing outside this stretch of the paper. */
+  readonly within?: Region;
 }
 
 /**
@@ -86,7 +94,7 @@ export class Page {
     readonly view: View,
     readonly frame: Frame,
     readonly options: DrawingOptions,
-    built: Built,
+    private readonly built: Built,
     readonly foundOf: (objectId: string) => Found | null,
   ) {
     this.#truth = new Map([...Object.entries(built.solid.corners), ...Object.entries(built.points)]);
@@ -94,7 +102,7 @@ export class Page {
   }
 
   get found(): Found {
-    return { points: this.#found, lines: this.#lines };
+    return { points: this.#found, lines: this.#lines, solid: this.built.solid };
   }
 
   phase(name: string): void {
@@ -105,6 +113,11 @@ export class Page {
     if (this.#found.has(name)) return true;
     const [host, rest] = splitName(name);
     return host !== null && (this.foundOf(host)?.points.has(rest) ?? false);
+  }
+
+  /** Whether a point of that name belongs to the construction at all. */
+  knows(name: string): boolean {
+    return this.#truth.has(name) || this.isFound(name);
   }
 
   /** Where a named point truly is. */
@@ -132,6 +145,26 @@ export class Page {
     for (const line of this.foundOf(hostId)?.lines ?? []) this.#lines.push(line);
   }
 
+  /** Takes the corner of the sheet that lies where the point is. */
+  markSheetCorner(name: string): void {
+    const at = this.onPaper(name);
+    const corner =
+      `${at.yMm < this.view.sheet.heightMm / 2 ? "top" : "bottom"}-${at.xMm < this.view.sheet.widthMm / 2 ? "left" : "right"}` as const;
+    this.d.take({ name, called: this.call(name), rule: { kind: "sheet-corner", corner } });
+    this.#find(name);
+  }
+
+  /** The solid of another object that has been drawn before. */
+  solidOf(objectId: string): Solid | null {
+    return this.foundOf(objectId)?.solid ?? null;
+  }
+
+  /** Takes a point that another has found already under a name of its own. */
+  takeFrom(name: string, from: string): void {
+    this.d.take({ name, called: this.call(name), rule: { kind: "same", as: this.id(from) } });
+    this.#find(name);
+  }
+
   /** Measures a point from the sheet's left and bottom edges. */
   markFromEdges(name: string): void {
     const at = this.onPaper(name);
@@ -141,8 +174,9 @@ export class Page {
       across: { edge: "left", mm: at.xMm },
       down: { edge: "bottom", mm: this.view.sheet.heightMm - at.yMm },
       at,
+      also: this.#namesakes(name),
     });
-    this.#found.set(name, this.at(name));
+    this.#find(name);
   }
 
   /** Lays a distance off from one found point toward another. */
@@ -166,9 +200,45 @@ export class Page {
     this.#mark(name, rule);
   }
 
-  /** Marks a part of the way between two found points. */
-  partBetween(name: string, from: string, to: string, share: number): void {
+  /** Marks a point by its part of the way between two found points, as the ruler measures it. */
+  partBetween(name: string, from: string, to: string): void {
+    const [a, p, b] = [this.onPaper(from), this.onPaper(name), this.onPaper(to)];
+    const share = distanceMm(a, p) / distanceMm(a, b);
     this.#mark(name, { kind: "share", from: this.id(from), to: this.id(to), share });
+  }
+
+  /** Draws a curve by hand through found points: an arc of a circle somewhere in space. */
+  curve(name: string, arc: Omit<ArcEdge, "facets">, options: RuleOptions = {}): void {
+    this.d.curve(name, {
+      plane: "space-arc",
+      role: options.role ?? "outline",
+      arc,
+      ...(options.light ? { light: true } : {}),
+      ...(options.on ? { on: options.on } : {}),
+      ...(options.within ? { within: options.within } : {}),
+    });
+  }
+
+  /** Draws freely along points of space, such as a slack wire or a crown of leaves. */
+  freehand(name: string, points: readonly Vec3[], options: RuleOptions = {}): void {
+    this.d.freehand(name, {
+      plane: "space-path",
+      role: options.role ?? "freehand",
+      points,
+      ...(options.on ? { on: options.on } : {}),
+      ...(options.within ? { within: options.within } : {}),
+    });
+  }
+
+  /** Fills the stretch between found points with a tone. */
+  fill(name: string, ring: readonly Vec3[], tone: 1 | 2 | 3, on: readonly string[] = []): void {
+    this.d.fill(name, { plane: "fill", role: "fill", rings: [ring], tone, on });
+  }
+
+  /** Fills a face of a solid with a tone, its openings left free. */
+  fillFace(name: string, solid: Solid, face: Face, tone: 1 | 2 | 3, on: readonly string[]): void {
+    const rings = [face.corners, ...face.holes].map((ring) => ring.map((c) => cornerAt(solid, c)));
+    this.d.fill(name, { plane: "fill", role: "fill", rings, tone, on });
   }
 
   /** Marks the crossing of two lines already there. */
@@ -195,6 +265,47 @@ export class Page {
   /** Joins two found points. */
   join(name: string, from: string, to: string, options: RuleOptions = {}): void {
     this.#rule(name, from, to, { kind: "join", points: [this.id(from), this.id(to)] }, options);
+  }
+
+  /** Lays the ruler on two found points and draws on to a third on the same line. */
+  joinOn(name: string, from: string, through: string, to: string, options: RuleOptions = {}): void {
+    this.#rule(name, from, to, { kind: "join", points: [this.id(from), this.id(through)] }, options);
+  }
+
+  /** Lays the ruler on a far mark and a found point, and draws from the found point away from the mark. */
+  ruleAwayFrom(name: string, mark: string, from: string, to: string, options: RuleOptions = {}): void {
+    this.#rule(name, from, to, { kind: "join", points: [this.id(mark), this.id(from)] }, options);
+  }
+
+  /** Rules from a found point all the way to an axis' vanishing point; `farAway` things lie behind all others. */
+  ruleToVanishingPoint(
+    name: string,
+    from: string,
+    axis: Axis,
+    options: RuleOptions & { readonly farAway?: boolean } = {},
+  ): void {
+    const [a, dir] = [this.at(from), this.frame.axes[axis]];
+    this.d.rule({
+      name,
+      called: options.called ?? "ray",
+      rule: { kind: "toward", through: this.id(from), aim: this.along(axis) },
+      stroke: {
+        plane: "space",
+        role: options.role ?? "detail",
+        from: options.farAway ? [...a, 0] : [...a, 1],
+        to: [...dir, 0],
+        tailTo: null,
+      },
+    });
+  }
+
+  /** Draws freely along paper points infinitely far away, such as a skyline. */
+  freehandFarAway(name: string, points: readonly PaperPoint[]): void {
+    const far = 1e6 * this.view.camera.distanceMm;
+    this.freehand(
+      name,
+      points.map((p) => paperToWorld(this.view.camera, p, far)),
+    );
   }
 
   /** Goes firmly over a stretch of line between two found points. */
@@ -237,22 +348,32 @@ export class Page {
   }
 
   #mark(name: string, rule: PointRule): void {
-    this.d.mark({ name, called: this.call(name), rule, at: this.onPaper(name) });
-    this.#found.set(name, this.at(name));
+    this.d.mark({
+      name,
+      called: this.call(name),
+      rule,
+      at: this.onPaper(name),
+      also: this.#namesakes(name),
+    });
+    this.#find(name);
   }
 
   #rule(name: string, from: string, to: string, rule: LineRule, options: RuleOptions): void {
     const line = this.#spaceLine(name, from, to);
     const finds: { name: string; called: string; rule: PointRule }[] = [];
     for (const [point, at] of this.#truth) {
-      if (this.#found.has(point) || !this.#liesOn(at, line)) continue;
+      if (this.#found.has(point) || finds.some((f) => f.name === point) || !this.#liesOn(at, line)) continue;
       const crossing = this.crossingLines(point, line.onPaper)[0];
       const rule = crossing
         ? ({ kind: "crossing", lines: [line.id, crossing.line.id] } as const)
         : point === to && options.measured
           ? this.#measured(from, to, line.id)
           : null;
-      if (rule) finds.push({ name: point, called: this.call(point), rule });
+      if (!rule) continue;
+      finds.push({ name: point, called: this.call(point), rule });
+      for (const same of this.#namesakes(point))
+        if (!finds.some((f) => f.name === same.name))
+          finds.push({ ...same, rule: { kind: "same", as: this.id(point) } });
     }
     for (const f of finds) this.#found.set(f.name, this.at(f.name));
     this.#lines.push(line);
@@ -265,6 +386,22 @@ export class Page {
     });
   }
 
+  #find(name: string): void {
+    this.#found.set(name, this.at(name));
+    for (const same of this.#namesakes(name)) this.#found.set(same.name, this.at(same.name));
+  }
+
+  /** Other names, not found yet, of the same place in space. */
+  #namesakes(name: string): { name: string; called: string }[] {
+    const at = this.at(name);
+    const near = ON_LINE * sizeOf(at);
+    return [...this.#truth].flatMap(([other, p]) =>
+      other !== name && !this.#found.has(other) && sizeOf(minus(p, at)) < near
+        ? [{ name: other, called: this.call(other) }]
+        : [],
+    );
+  }
+
   /** A measured end: so far right, left, up or down along the line. */
   #measured(from: string, to: string, line: string): PointRule {
     const [a, b] = [this.onPaper(from), this.onPaper(to)];
@@ -274,7 +411,7 @@ export class Page {
   }
 
   #stroke(from: string, to: string, rule: LineRule | null, options: RuleOptions): StrokePlan {
-    const [a, b] = [this.at(from), this.at(to)];
+    const [a, b] = (options.between ?? [from, to]).map((name) => this.at(name)) as [Vec3, Vec3];
     return {
       plane: "space",
       role: options.role ?? "outline",
@@ -283,6 +420,7 @@ export class Page {
       tailTo: options.tail && rule?.kind === "toward" ? this.#tailEnd(a, b) : null,
       ...(options.light ? { light: true } : {}),
       ...(options.on ? { on: options.on } : {}),
+      ...(options.within ? { within: options.within } : {}),
     };
   }
 
@@ -304,6 +442,11 @@ export class Page {
       direction: unit(minus(b, a)),
       onPaper: join(worldToPaper(this.view.camera, a), worldToPaper(this.view.camera, b)),
     };
+  }
+
+  /** Whether a named point lies on a line. */
+  liesOn(name: string, line: SpaceLine): boolean {
+    return this.#liesOn(this.at(name), line);
   }
 
   #liesOn(at: Vec3, line: SpaceLine): boolean {

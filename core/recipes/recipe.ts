@@ -1,6 +1,7 @@
 import type { Finding } from "../base/index.ts";
 import type { Block, Solid } from "../solids/index.ts";
 import type { Frame, Vec3, View } from "../view/index.ts";
+import type { FaceFrame } from "./face-frame.ts";
 import type { SolidPage } from "./solid-page.ts";
 
 /** What is impossible in an object, with the field it concerns. */
@@ -13,6 +14,8 @@ export interface Fault {
 export type Tie =
   | { readonly kind: "ground" }
   | { readonly kind: "free" }
+  /** Mirrored in water: seen only past everything real. */
+  | { readonly kind: "mirror" }
   | { readonly kind: "host"; readonly objectId: string };
 
 /** An object as it truly stands in front of the eye. */
@@ -26,6 +29,10 @@ export interface Built {
   /** What teachers call corners and points whose names do not say it. */
   readonly called?: Readonly<Record<string, string>>;
   readonly tie: Tie;
+  /** Names of the points that ring a flat thing, in order. */
+  readonly outline?: readonly string[];
+  /** The host's face it is drawn on, when it is. */
+  readonly face?: FaceFrame;
   readonly findings: readonly Finding[];
 }
 

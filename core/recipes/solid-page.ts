@@ -3,13 +3,15 @@ import type { Drafter } from "../drafter/index.ts";
 import { angleBetweenRad, distanceMm, type HLine, type Interval, join } from "../geometry/index.ts";
 import { type Edge, hidingFaces, type Solid, showingFaces, shownStretches } from "../solids/index.ts";
 import { AXES, type Axis, type Frame, type View, worldToPaper } from "../view/index.ts";
-import { type DrawingOptions, type Found, Page } from "./page.ts";
+import { type DrawingOptions, type Found, Page, type RuleOptions } from "./page.ts";
 import type { Built } from "./recipe.ts";
 
 /** Below about 5° a crossing smears over several pencil widths; common practice, no published source. */
 const FLAT_RAD = (5 * Math.PI) / 180;
 /** An edge shorter than the visible sameness on paper is seen end-on: a dot, not a line. */
 const END_ON_MM = 0.05;
+
+const WHOLE: readonly Interval[] = [{ from: 0, to: 1 }];
 
 type Way =
   | { readonly kind: "join" }
@@ -23,6 +25,7 @@ type Way =
 export class SolidPage extends Page {
   readonly solid: Solid;
   readonly #ruled = new Set<string>();
+  readonly #showing: ReadonlySet<string>;
   readonly #shown = new Map<string, readonly Interval[]>();
   readonly #marked = new Set<Axis>();
   /** Corners found before the first guide: from them guides run on beyond their ends. */
@@ -40,9 +43,9 @@ export class SolidPage extends Page {
     super(d, objectId, view, frame, options, built, foundOf);
     this.solid = built.solid;
     const hiding = built.solid.convex ? [] : hidingFaces(view.camera, built.solid);
-    const showing = showingFaces(view.camera, built.solid);
+    this.#showing = showingFaces(view.camera, built.solid);
     for (const edge of built.solid.edges)
-      this.#shown.set(edge.id, shownStretches(view.camera, built.solid, edge, showing, hiding));
+      this.#shown.set(edge.id, shownStretches(view.camera, built.solid, edge, this.#showing, hiding));
   }
 
   /** Whether any of an edge shows when nothing but its own solid stands in the way. */
@@ -73,10 +76,24 @@ export class SolidPage extends Page {
   /** Rules guides along a deep axis from every found corner that carries an edge of it: those that show, or the hidden ones. */
   ruleGuides(axis: Axis, which: "showing" | "hidden" = "showing"): void {
     this.#near ??= new Set(this.found.points.keys());
-    const near = this.#near;
-    const guides = this.solid.edges.filter(
+    this.#ruleGuidesFrom(this.#near, axis, which, this.solid.edges);
+  }
+
+  /** Rules the guides of one part of a thing, from every corner of it that is found. */
+  ruleGuidesOf(axis: Axis, edges: readonly Edge[]): void {
+    this.#ruleGuidesFrom(new Set(this.found.points.keys()), axis, "showing", edges);
+  }
+
+  #ruleGuidesFrom(
+    near: ReadonlySet<string>,
+    axis: Axis,
+    which: "showing" | "hidden",
+    edges: readonly Edge[],
+  ): void {
+    const guides = edges.filter(
       (e) =>
         e.axis === axis &&
+        !e.light &&
         !e.smooth &&
         !this.#ruled.has(e.id) &&
         this.shows(e) === (which === "showing") &&
@@ -100,13 +117,31 @@ export class SolidPage extends Page {
   /**
    * Rules every edge still missing that `wanted` accepts, each from a corner already found: first those that
    * end on a line already there, then those of `axesFirst`, last the one that joins two found corners. Where
-   * nothing can go on, one more depth is marked on a guide.
+   * nothing can go on, one more depth is marked on a guide, or one more corner measured: on a line that is there
+   * or from the sheet's edges.
    */
   ruleRemaining(wanted: (edge: Edge) => boolean, axesFirst: readonly Axis[] = AXES): void {
+    for (;;) {
+      const stuck = this.#ruleWhile(wanted, axesFirst);
+      if (stuck.length === 0 || !this.#markOneMore(stuck)) return;
+    }
+  }
+
+  /** Rules every edge that `wanted` accepts as long as one can be ruled from what is found. */
+  ruleReachable(wanted: (edge: Edge) => boolean, axesFirst: readonly Axis[] = AXES): void {
+    this.#ruleWhile(wanted, axesFirst);
+  }
+
+  /** Whether a face of the solid turns to the eye. */
+  faceShows(faceId: string): boolean {
+    return this.#showing.has(faceId);
+  }
+
+  #ruleWhile(wanted: (edge: Edge) => boolean, axesFirst: readonly Axis[]): Edge[] {
     const missing = this.solid.edges.filter((e) => wanted(e) && !e.arc && !this.#isEndOn(e));
     for (;;) {
-      const next = missing
-        .filter((e) => !this.#ruled.has(e.id))
+      const left = missing.filter((e) => !this.#ruled.has(e.id));
+      const next = left
         .flatMap((edge) => {
           const way = this.#wayToRule(edge);
           return way ? [{ edge, way }] : [];
@@ -114,12 +149,8 @@ export class SolidPage extends Page {
         .sort(
           (a, b) => rank(a.way, a.edge, axesFirst) - rank(b.way, b.edge, axesFirst) || squarer(a.way, b.way),
         )[0];
-      if (next) {
-        this.#ruleByWay(next.edge, next.way);
-        continue;
-      }
-      const stuck = missing.filter((e) => !this.#ruled.has(e.id));
-      if (stuck.length === 0 || !this.#markOneMore(stuck)) return;
+      if (!next) return left;
+      this.#ruleByWay(next.edge, next.way);
     }
   }
 
@@ -128,8 +159,15 @@ export class SolidPage extends Page {
     for (const edge of this.solid.edges) {
       if (!edge.arc || this.#ruled.has(edge.id) || !wanted(edge)) continue;
       this.#ruled.add(edge.id);
-      const { facets: _, ...arc } = edge.arc;
-      this.d.curve(edge.id, { plane: "space-arc", role: this.#role(edge), arc });
+      const { facets, fromRad, toRad, ...ellipse } = edge.arc;
+      const on = [...edge.faces, ...facets.map((f) => f.face)].map((f) => this.id(f));
+      const at = (share: number) => fromRad + (toRad - fromRad) * share;
+      const shown = this.#shown.get(edge.id) ?? [];
+      for (const [i, part] of (this.solid.opaque ? shown : WHOLE).entries()) {
+        const arc = { ...ellipse, fromRad: at(part.from), toRad: at(part.to) };
+        const role = shown.length > 0 ? "outline" : "hidden";
+        this.curve(i === 0 ? edge.id : `${edge.id}~${i}`, arc, { role, on });
+      }
     }
   }
 
@@ -141,14 +179,21 @@ export class SolidPage extends Page {
   #ruleByWay(edge: Edge, way: Way): void {
     if (way.kind === "join") {
       this.#ruled.add(edge.id);
-      this.join(edge.id, edge.from, edge.to, { role: this.#role(edge) });
+      this.join(
+        edge.id,
+        edge.from,
+        edge.to,
+        edge.light ? { role: "construction", light: true } : { role: this.#role(edge) },
+      );
     } else this.#ruleEdge(edge, way.from, {});
   }
 
   #ruleEdge(edge: Edge, from: string, how: { tail?: boolean; measured?: boolean }): void {
     const to = from === edge.from ? edge.to : edge.from;
     this.#ruled.add(edge.id);
-    const options = { role: this.#role(edge), ...how };
+    const options: RuleOptions = edge.light
+      ? { role: "construction", light: true, measured: how.measured ?? false }
+      : { role: this.#role(edge), ...how };
     if (edge.axis) this.ruleAlong(edge.id, from, to, edge.axis, options);
     else this.ruleSlanting(edge.id, from, to, "slope", options);
   }
@@ -198,8 +243,27 @@ export class SolidPage extends Page {
         this.isFound(e.from) !== this.isFound(e.to) &&
         (ends.has(e.from) || ends.has(e.to)),
     );
-    if (!guide) return false;
-    this.#markEnd(guide);
+    if (guide) {
+      this.#markEnd(guide);
+      return true;
+    }
+    const corners = stuck.flatMap((e) => [e.from, e.to]).filter((c) => !this.isFound(c));
+    const onLine = corners.find((c) => this.measureFromNeighbour(c));
+    if (onLine) return true;
+    const next = corners[0];
+    if (next) this.markFromEdges(next);
+    return next !== undefined;
+  }
+
+  /** Measures a corner on a line that is there, from a found corner on the same line. */
+  measureFromNeighbour(corner: string): boolean {
+    const line = this.lineThrough(corner);
+    if (!line) return false;
+    const from = [...this.found.points.keys()].find(
+      (name) => this.lineThrough(name)?.id === line.id || this.liesOn(name, line),
+    );
+    if (!from) return false;
+    this.measureOnLine(corner, from, line.id);
     return true;
   }
 

@@ -1,7 +1,20 @@
-import { GROUND_GROUP } from "../solids/index.ts";
+import { GROUND_GROUP, MIRROR_GROUP } from "../solids/index.ts";
 import { requireFrame, type View } from "../view/index.ts";
 import type { Built } from "./recipe.ts";
 import { type ObjectSlice, recipeOf } from "./recipes.ts";
+
+function groupOf(built: Built, id: string, placed: ReadonlyMap<string, Placed>): string {
+  switch (built.tie.kind) {
+    case "ground":
+      return GROUND_GROUP;
+    case "mirror":
+      return MIRROR_GROUP;
+    case "host":
+      return placed.get(built.tie.objectId)?.depthGroup ?? id;
+    case "free":
+      return id;
+  }
+}
 
 export interface Placed {
   readonly built: Built;
@@ -30,12 +43,7 @@ export function solveScene(objects: readonly ObjectSlice[], view: View): Readonl
       hostOf: (host) => place(host)?.built ?? null,
     });
     underWay.delete(id);
-    const depthGroup =
-      built.tie.kind === "ground"
-        ? GROUND_GROUP
-        : built.tie.kind === "host"
-          ? (placed.get(built.tie.objectId)?.depthGroup ?? id)
-          : id;
+    const depthGroup = groupOf(built, id, placed);
     const now = { built, depthGroup };
     placed.set(id, now);
     return now;

@@ -8,6 +8,8 @@ export function handTimesMs(moves: readonly Move[], paper: Paper, pace: Pace): n
   const seen = new Set(paper.strokes.filter((s) => s.pieces.length > 0).map((s) => s.moveIndex));
   return moves.map((move, i) => {
     switch (move.hand) {
+      case "take":
+        return 0;
       case "mark":
         return seen.has(i) ? MARK_MS : 0;
       case "rule":

@@ -1,6 +1,6 @@
-export { GROUND_GROUP, orderGroups } from "./depth-groups.ts";
+export { GROUND_GROUP, MIRROR_GROUP, orderGroups } from "./depth-groups.ts";
 export type { Block, Profile, ProfileArc, ProfilePoint } from "./prism.ts";
-export { assemble, ENDS, pointInBlock, prism } from "./prism.ts";
+export { assemble, ENDS, facetCount, pointInBlock, prism } from "./prism.ts";
 export type { HidingFace, PaperBox } from "./sight.ts";
 export {
   anyOverlap,

@@ -47,6 +47,9 @@ export interface Profile {
   readonly convex: boolean;
 }
 
+/** A curve that runs on into the next side within about 5° shows no edge there. */
+const SMOOTH = Math.cos((5 * Math.PI) / 180);
+
 interface RingPoint {
   readonly name: string;
   readonly at: readonly [number, number];
@@ -112,12 +115,14 @@ export function prism(
         ],
         holes: [],
         normal: outside,
+        ...(p.facet ? { facet: true } : {}),
       });
-      return { id, p, next };
+      return { id, p, next, outside };
     });
     for (const [k, side] of sides.entries()) {
       const before = sides[(k + sides.length - 1) % sides.length] ?? side;
-      const seam = before.p.facet !== null && before.p.facet.of === side.p.facet?.of;
+      const curved = before.p.facet !== null || side.p.facet !== null;
+      const seam = curved && dot(before.outside, side.outside) > SMOOTH;
       edges.push({
         id: side.p.name,
         axis,
@@ -177,6 +182,15 @@ function endEdges(
       arc: rim,
     },
   ];
+}
+
+/** A chord strays from an arc of radius r by r·(1 − cos(angle/2)); facets keep within this. */
+const STRAY_MM = 0.01;
+
+/** How many facets an arc needs to keep within 0.01 mm on paper, from its radius there. */
+export function facetCount(radiusMm: number, sweepRad: number): number {
+  if (!(radiusMm > STRAY_MM)) return 4;
+  return Math.min(240, Math.max(4, Math.ceil(sweepRad / (2 * Math.acos(1 - STRAY_MM / radiusMm)))));
 }
 
 function facetted(ring: readonly ProfilePoint[]): RingPoint[] {

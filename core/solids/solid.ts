@@ -8,6 +8,8 @@ export interface Face {
   /** Outlines of openings through which one sees. */
   readonly holes: readonly (readonly string[])[];
   readonly normal: Vec3;
+  /** One of many narrow facets of a curved side: hides things however thin it is drawn. */
+  readonly facet?: boolean;
 }
 
 export interface Edge {
@@ -21,6 +23,8 @@ export interface Edge {
   readonly faces: readonly string[];
   /** A curved edge, as the circle's arc it is part of; its faces then change along it. */
   readonly arc?: ArcEdge;
+  /** Help for the construction only, not part of the thing: drawn lightly and rubbed out. */
+  readonly light?: boolean;
   /** A seam between facets of one curved side: shows only where it is the silhouette. */
   readonly smooth?: boolean;
 }
@@ -75,7 +79,7 @@ export function findFaceOnPaper(camera: Camera, solid: Solid, face: Face): Regio
 export function faceShows(camera: Camera, solid: Solid, face: Face): boolean {
   if (dot(face.normal, cornerAt(solid, face.corners[0] ?? "")) >= 0) return false;
   const region = findFaceOnPaper(camera, solid, face);
-  return region !== null && thicknessMm(region[0] ?? []) >= THINNEST_FACE_MM;
+  return region !== null && (face.facet === true || thicknessMm(region[0] ?? []) >= THINNEST_FACE_MM);
 }
 
 /** The faces of a solid that turn to the eye when nothing stands in front. */

@@ -35,10 +35,11 @@ function crowd(count: number): Lesson {
   const lesson = quay(count);
   return {
     ...lesson,
-    objects: lesson.objects.map((o) => ({
-      ...o,
-      handles: { ...o.handles, width: { mm: 60 }, height: { mm: 40 }, depth: { fraction: 0.4 } },
-    })),
+    objects: lesson.objects.map((o) =>
+      o.recipe === "box"
+        ? { ...o, handles: { ...o.handles, width: { mm: 60 }, height: { mm: 40 }, depth: { fraction: 0.4 } } }
+        : o,
+    ),
   };
 }
 

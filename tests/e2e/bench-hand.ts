@@ -22,6 +22,13 @@ export { expect };
 export const DEMO = "the-lock-keepers-glasshouse";
 
 /** The document of a lesson as the server has it now. */
+export type Box = Extract<Lesson["objects"][number], { recipe: "box" }>;
+
+/** The boxes of a lesson, in drawing order. */
+export function boxesOf(lesson: Lesson): Box[] {
+  return lesson.objects.filter((o): o is Box => o.recipe === "box");
+}
+
 export async function documentOf(page: Page, lessonId: string): Promise<Lesson> {
   // A kept connection may be closed by the server in the very moment it is used again: asked once more.
   const answer = await page.request.get(`/lessons/${lessonId}/file`, { maxRetries: 2 });

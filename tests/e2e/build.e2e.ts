@@ -1,4 +1,4 @@
-import { copyOf, documentOf, dragHandle, expect, saved, test } from "./bench-hand.ts";
+import { boxesOf, copyOf, documentOf, dragHandle, expect, saved, test } from "./bench-hand.ts";
 
 test("from an empty shelf place to a drawn box by pointer: put down, dragged, scrubbed, undone, and safe over a reload", async ({
   page,
@@ -19,23 +19,23 @@ test("from an empty shelf place to a drawn box by pointer: put down, dragged, sc
   await page.mouse.move(...at(0.42, 0.85), { steps: 4 });
   await page.mouse.up();
   await saved(page);
-  const put = (await documentOf(page, id)).objects;
+  const put = boxesOf(await documentOf(page, id));
   expect(put).toHaveLength(1);
   expect(put[0]).toMatchObject({ id: "box-1", depthSetBy: "ground" });
   await expect(page.getByRole("button", { name: /^Step \d+: Box 1/ })).toHaveCount(4);
 
   await dragHandle(page, "box-1/width", 50, 0);
   await saved(page);
-  const wider = (await documentOf(page, id)).objects[0];
+  const wider = boxesOf(await documentOf(page, id))[0];
   expect(JSON.stringify(wider?.handles.width)).not.toBe(JSON.stringify(put[0]?.handles.width));
 
   await page.getByRole("button", { name: "Undo" }).click();
   await saved(page);
-  expect((await documentOf(page, id)).objects).toEqual(put);
+  expect(boxesOf(await documentOf(page, id))).toEqual(put);
   await expect(page.getByRole("button", { name: "Redo" })).toBeEnabled();
   await page.getByRole("button", { name: "Redo" }).click();
   await saved(page);
-  expect((await documentOf(page, id)).objects[0]).toEqual(wider);
+  expect(boxesOf(await documentOf(page, id))[0]).toEqual(wider);
 
   // Move by move: the front is there before the guides, the guides before the back.
   const scrub = page.getByRole("slider", { name: "Move by move" });
@@ -47,7 +47,7 @@ test("from an empty shelf place to a drawn box by pointer: put down, dragged, sc
   expect(await lines()).toBeGreaterThanOrEqual(7);
 
   await page.reload();
-  expect((await documentOf(page, id)).objects[0]).toEqual(wider);
+  expect(boxesOf(await documentOf(page, id))[0]).toEqual(wider);
   await expect(page.getByRole("button", { name: "1. box 1" })).toBeVisible();
 });
 
@@ -67,20 +67,20 @@ test("a box is put down, measured, nudged, copied and taken away by keyboard alo
   await page.keyboard.press("Enter");
   await expect(page.getByRole("slider", { name: "foot of the box 1" })).toBeVisible();
   await saved(page);
-  const before = (await documentOf(page, id)).objects[0];
+  const before = boxesOf(await documentOf(page, id))[0];
   const foot = page.getByRole("slider", { name: "foot of the box 1" });
   await foot.focus();
   await page.keyboard.press("ArrowRight");
   await saved(page);
   await foot.press("ArrowUp");
   await saved(page);
-  const after = (await documentOf(page, id)).objects[0];
+  const after = boxesOf(await documentOf(page, id))[0];
   expect((after?.handles.fromLeftMm ?? 0) - (before?.handles.fromLeftMm ?? 0)).toBeCloseTo(25.4 / 8, 2);
   expect((after?.handles.fromBottomMm ?? 0) - (before?.handles.fromBottomMm ?? 0)).toBeCloseTo(25.4 / 8, 2);
   await page.getByRole("textbox", { name: "Height" }).fill("1 3/4");
   await page.keyboard.press("Enter");
   await saved(page);
-  expect((await documentOf(page, id)).objects[0]?.handles.height).toEqual({ mm: 44.45 });
+  expect(boxesOf(await documentOf(page, id))[0]?.handles.height).toEqual({ mm: 44.45 });
   await page.getByRole("textbox", { name: "Depth" }).fill("1/3");
   await page.keyboard.press("Enter");
   await saved(page);
@@ -107,7 +107,7 @@ test("a foot dragged above the horizon is a finding with a mend, not a lost box"
   await page.getByRole("button", { name: "Let it float" }).click();
   await expect(page.getByText(/stands on the ground, but its foot/)).toBeHidden();
   await saved(page);
-  expect((await documentOf(page, id)).objects[0]?.depthSetBy).toBe("free");
+  expect(boxesOf(await documentOf(page, id))[0]?.depthSetBy).toBe("free");
 });
 
 test("two windows on one lesson: the later save is refused in words, both versions are kept and can be brought back", async ({

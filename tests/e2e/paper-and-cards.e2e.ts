@@ -1,7 +1,7 @@
 import { execFileSync } from "node:child_process";
 import { makeCards } from "#core/display";
 import { computeLesson } from "#core/pipeline";
-import { copyOf, documentOf, dragHandle, expect, saved, seek, test } from "./bench-hand.ts";
+import { boxesOf, copyOf, documentOf, dragHandle, expect, saved, seek, test } from "./bench-hand.ts";
 
 test("dragging the vanishing point moves the overlay, makes other cards, and calls the printed ones out of date", async ({
   page,
@@ -80,7 +80,7 @@ test("sheet and horizon are set by typing, wrong typing is refused in words, and
 test("a lesson that goes out of the sheet is drawn to the edge and says so", async ({ page }) => {
   const id = await copyOf(page, (l) => ({
     ...l,
-    objects: l.objects.map((o) =>
+    objects: boxesOf(l).map((o) =>
       o.id === "left-bench" ? { ...o, handles: { ...o.handles, fromLeftMm: -25.4 } } : o,
     ),
   }));

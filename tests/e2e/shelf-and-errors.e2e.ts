@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { bringIn, copyOf, DEMO, documentOf, expect, test } from "./bench-hand.ts";
+import { boxesOf, bringIn, copyOf, DEMO, documentOf, expect, test } from "./bench-hand.ts";
 
 test("lesson files that cannot be used are refused with the place of the fault, and the shelf stays as it was", async ({
   page,
@@ -19,7 +19,7 @@ test("lesson files that cannot be used are refused with the place of the fault, 
     JSON.stringify({ ...lesson, version: 7 }),
     "This lesson file is version 7; this program reads version 1.",
   );
-  const bench = lesson.objects[0];
+  const bench = boxesOf(lesson)[0];
   await refused(
     JSON.stringify({ ...lesson, objects: [{ ...bench, handles: { ...bench?.handles, height: { mm: 0 } } }] }),
     "objects.0.handles.height",

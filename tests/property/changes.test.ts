@@ -8,7 +8,7 @@ import {
   moveInOrder,
   paperMeasures,
   placeStep,
-  putBox,
+  putObject,
   setMeasure,
   setNarration,
 } from "#core/handles";
@@ -31,7 +31,7 @@ function gesture(lesson: Lesson, pick: number, x: number, y: number): Change[] {
   const measure = paperMeasures(lesson)[pick % 4];
   switch (pick % 11) {
     case 0:
-      return putBox(lesson, view, to, { xMm: x + 40, yMm: y + 30 }).changes;
+      return [...(putObject(lesson, view, "box", to, { xMm: x + 40, yMm: y + 30 })?.changes ?? [])];
     case 1:
       return object ? [{ id: `object/${object.id}`, field: "self", value: null }] : [];
     case 2:

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { smallestStepMm } from "#core/base";
 import { drawState } from "#core/display";
 import type { PaperPoint } from "#core/geometry";
-import { dragObjectHandle, objectHandles, putBox } from "#core/handles";
+import { dragObjectHandle, objectHandles, putObject } from "#core/handles";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { SheetDesk } from "../../lesson/SheetDesk.tsx";
@@ -32,7 +32,9 @@ export function Build() {
   const drawing = { ...drawState(computed.paper, sheet, shown, newFrom, "bench"), alt: "The drawing" };
 
   const put = (base: typeof lesson, from: PaperPoint, to: PaperPoint) => {
-    const { id, changes } = putBox(base, view, from, to);
+    const placed = putObject(base, view, "box", from, to);
+    if (!placed) return;
+    const { id, changes } = placed;
     commit(changes);
     setChosenId(id);
     setPlacing(false);
@@ -93,7 +95,7 @@ export function Build() {
             setPressed({ at, lesson });
           }}
           onDrag={({ at }) => {
-            if (pressed) preview(putBox(pressed.lesson, view, pressed.at, at).changes);
+            if (pressed) preview(putObject(pressed.lesson, view, "box", pressed.at, at)?.changes ?? null);
           }}
           onRelease={({ at }) => {
             if (!pressed) return;

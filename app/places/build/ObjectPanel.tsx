@@ -62,23 +62,27 @@ export function ObjectPanel({
             />
           ),
         )}
-        <Select
-          label="Stands"
-          size="sm"
-          allowDeselect={false}
-          value={typeof object.depthSetBy === "string" ? object.depthSetBy : null}
-          data={[
-            { value: "ground", label: "on ground" },
-            { value: "free", label: "floating" },
-          ]}
-          onChange={(value) => value && commit([{ id, field: "depthSetBy", value }])}
-        />
+        {"depthSetBy" in object ? (
+          <Select
+            label="Stands"
+            size="sm"
+            allowDeselect={false}
+            value={typeof object.depthSetBy === "string" ? object.depthSetBy : null}
+            data={[
+              { value: "ground", label: "on ground" },
+              { value: "free", label: "floating" },
+            ]}
+            onChange={(value) => value && commit([{ id, field: "depthSetBy", value }])}
+          />
+        ) : null}
       </div>
-      <Switch
-        label="See-through: hidden edges dotted"
-        checked={object.seeThrough}
-        onChange={(e) => commit([{ id, field: "seeThrough", value: e.currentTarget.checked }])}
-      />
+      {"seeThrough" in object ? (
+        <Switch
+          label="See-through: hidden edges dotted"
+          checked={object.seeThrough}
+          onChange={(e) => commit([{ id, field: "seeThrough", value: e.currentTarget.checked }])}
+        />
+      ) : null}
       <div className={styles.actions}>
         <Button
           size="compact-sm"

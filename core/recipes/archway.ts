@@ -1,0 +1,84 @@
+import * as v from "valibot";
+import { facetCount, type ProfilePoint, prism } from "../solids/index.ts";
+import { ObjectBase } from "./object-base.ts";
+import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
+import { drawProfileRound, PROFILE_PLANE, sweepProfile } from "./profile.ts";
+import type { Recipe } from "./recipe.ts";
+
+const part = v.pipe(v.number(), v.minValue(0.05, "at least 0.05"), v.maxValue(0.95, "at most 0.95"));
+
+/** A wall with an arched opening right through it: through the opening its thickness shows. */
+export const ArchwaySchema = v.strictObject({
+  ...ObjectBase,
+  recipe: v.literal("archway"),
+  depthSetBy: DepthSetBySchema,
+  side: v.picklist(["front", "side"]),
+  /** Width of the opening as a part of the wall's, in its middle. */
+  opening: part,
+  /** Height at which the arch springs, as a part of the wall's. */
+  springing: part,
+  /** A half circle, or a low arch half as high. */
+  arch: v.picklist(["round", "low"]),
+  handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),
+});
+export type ArchwaySlice = v.InferOutput<typeof ArchwaySchema>;
+
+/** The arch leaves at least this part of the wall above its crown. */
+const ABOVE_CROWN = 0.03;
+
+export const archway: Recipe<ArchwaySlice> = {
+  impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
+  solve: (slice, context) => {
+    const { block, tie, findings } = layBlock(slice, context);
+    const { plane, sweep } = PROFILE_PLANE[slice.side];
+    const { left, right, spring, rise } = archShares(
+      slice,
+      Math.hypot(...block[plane[0]]),
+      Math.hypot(...block[plane[1]]),
+    );
+    const radius = ((right - left) / 2) * Math.hypot(...block[plane[0]]);
+    const facets = facetCount((radius * context.view.camera.distanceMm) / block.origin[2], Math.PI);
+    const ring: ProfilePoint[] = [
+      { name: "left-bottom", at: [0, 0] },
+      { name: "left-top", at: [0, 1] },
+      { name: "right-top", at: [1, 1] },
+      { name: "right-bottom", at: [1, 0] },
+      { name: "opening-right", at: [right, 0] },
+      {
+        name: "springing-right",
+        at: [right, spring],
+        arc: {
+          centre: [0.5, spring],
+          radius: [(right - left) / 2, rise],
+          fromRad: 0,
+          toRad: Math.PI,
+          facets,
+        },
+      },
+      { name: "springing-left", at: [left, spring] },
+      { name: "opening-left", at: [left, 0] },
+    ];
+    const solid = prism(
+      block,
+      { plane, rings: [ring], convex: false },
+      { axis: sweep, from: 0, to: 1 },
+      true,
+    );
+    return { solid, block, points: {}, tie, findings };
+  },
+  draw: (page, slice) => {
+    const { sweep, end } = PROFILE_PLANE[slice.side];
+    page.phase("front");
+    page.markFromEdges(`${end}-left-bottom`);
+    drawProfileRound(page, end);
+    sweepProfile(page, sweep, false);
+  },
+};
+
+/** Shares of the wall at which the arch stands: a true half circle, unless the wall is too low for it. */
+function archShares(slice: ArchwaySlice, across: number, up: number) {
+  const half = slice.opening / 2;
+  const wanted = ((half * across) / up) * (slice.arch === "round" ? 1 : 0.5);
+  const rise = Math.min(wanted, 1 - ABOVE_CROWN - Math.min(slice.springing, 0.9));
+  return { left: 0.5 - half, right: 0.5 + half, spring: Math.min(slice.springing, 0.9), rise };
+}

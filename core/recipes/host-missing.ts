@@ -1,0 +1,33 @@
+import { type Built, FLAT } from "./recipe.ts";
+
+/** What is built of a thing whose host or its face is not there: nothing, and a sentence that says why. */
+export function hostMissing(
+  slice: { readonly id: string; readonly label: string },
+  on: { readonly object: string; readonly face?: string },
+  host: Built | null,
+): Built {
+  const why = !host
+    ? `"${on.object}", which is not in the lesson or leans on it in turn`
+    : on.face === undefined
+      ? `"${on.object}", which has no sides`
+      : `the ${on.face} of "${on.object}", which ${
+          host.solid.faces.some((f) => f.id === on.face)
+            ? "has no two square sides to measure along"
+            : `has no such side; it has ${host.solid.faces.map((f) => f.id).join(", ") || "none"}`
+        }`;
+  return {
+    solid: { ...FLAT, corners: {} },
+    block: null,
+    points: {},
+    tie: { kind: "free" },
+    findings: [
+      {
+        code: "no-host",
+        severity: "fault",
+        about: slice.id,
+        message: `The ${slice.label} belongs on ${why}. It is kept and not drawn until then.`,
+        numbers: {},
+      },
+    ],
+  };
+}

@@ -1,0 +1,89 @@
+import * as v from "valibot";
+import { prism } from "../solids/index.ts";
+import { ObjectBase } from "./object-base.ts";
+import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
+import { drawProfileRound, PROFILE_PLANE, straightProfile, sweepProfile } from "./profile.ts";
+import type { Fault, Recipe } from "./recipe.ts";
+
+const share = v.pipe(
+  v.number(),
+  v.minValue(0, "a share is at least 0"),
+  v.maxValue(1, "a share is at most 1"),
+);
+const ring = v.pipe(
+  v.array(v.strictObject({ across: share, up: share })),
+  v.minLength(3, "an outline has at least three corners"),
+  v.maxLength(60, "an outline has at most 60 corners"),
+);
+
+/** Any straight-sided outline with openings, swept away from the paper. */
+export const OutlineSchema = v.strictObject({
+  ...ObjectBase,
+  recipe: v.literal("outline"),
+  depthSetBy: DepthSetBySchema,
+  seeThrough: v.boolean(),
+  side: v.picklist(["front", "side"]),
+  /** Corners in shares of the block, going round once. */
+  corners: ring,
+  openings: v.pipe(v.array(ring), v.maxLength(12, "an outline has at most 12 openings")),
+  handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),
+});
+export type OutlineSlice = v.InferOutput<typeof OutlineSchema>;
+
+export const outline: Recipe<OutlineSlice> = {
+  impossible: (slice, frame) => [
+    ...impossibleExtents(slice.handles, frame),
+    ...impossibleRing(slice.corners, "corners"),
+    ...slice.openings.flatMap((o, i) => impossibleRing(o, `openings.${i}`)),
+  ],
+  solve: (slice, context) => {
+    const { block, tie, findings } = layBlock(slice, context);
+    const { plane, sweep } = PROFILE_PLANE[slice.side];
+    const rings = [slice.corners, ...slice.openings].map((r, i) =>
+      r.map((p, k) => [i === 0 ? `corner-${k + 1}` : `opening-${i}-${k + 1}`, p.across, p.up] as const),
+    );
+    const profile = straightProfile(plane, rings);
+    return {
+      solid: prism(block, profile, { axis: sweep, from: 0, to: 1 }, !slice.seeThrough),
+      block,
+      points: {},
+      tie,
+      findings,
+    };
+  },
+  draw: (page, slice) => {
+    const { sweep, end } = PROFILE_PLANE[slice.side];
+    page.phase("front");
+    page.markFromEdges(`${end}-corner-1`);
+    drawProfileRound(page, end);
+    sweepProfile(page, sweep, slice.seeThrough);
+  },
+};
+
+/** An outline that crosses itself or has no area cannot be cut out of card, nor drawn. */
+function impossibleRing(points: readonly { across: number; up: number }[], field: string): Fault[] {
+  const at = (i: number) => points[i % points.length] ?? { across: 0, up: 0 };
+  const turn = (
+    a: { across: number; up: number },
+    b: { across: number; up: number },
+    c: { across: number; up: number },
+  ) => (b.across - a.across) * (c.up - a.up) - (b.up - a.up) * (c.across - a.across);
+  let area = 0;
+  for (let i = 0; i < points.length; i++) {
+    area += at(i).across * at(i + 1).up - at(i + 1).across * at(i).up;
+    if (at(i).across === at(i + 1).across && at(i).up === at(i + 1).up)
+      return [{ field: `${field}.${i}`, message: "two corners in a row are the same" }];
+    for (let k = i + 2; k < points.length; k++) {
+      if (i === 0 && k === points.length - 1) continue;
+      const [a, b, c, d] = [at(i), at(i + 1), at(k), at(k + 1)];
+      if (turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0)
+        return [
+          {
+            field: `${field}.${k}`,
+            message: `the outline crosses itself between corners ${i + 1} and ${k + 1}`,
+          },
+        ];
+    }
+  }
+  return Math.abs(area) < 1e-6 ? [{ field, message: "the outline has no area" }] : [];
+}

@@ -1,0 +1,64 @@
+import type { Edge, Profile, ProfilePoint } from "../solids/index.ts";
+import type { Axis } from "../view/index.ts";
+import type { SolidPage } from "./solid-page.ts";
+
+/** Which side of a block a profile lies on: the front, swept away from us, or the left side, swept across. */
+export type ProfileSide = "front" | "side";
+
+export const PROFILE_PLANE = {
+  front: { plane: ["width", "height"], sweep: "depth", end: "front" },
+  side: { plane: ["depth", "height"], sweep: "width", end: "left" },
+} as const satisfies Record<ProfileSide, { plane: readonly [Axis, Axis]; sweep: Axis; end: string }>;
+
+/** A profile of straight sides from its corners in order, in shares along the plane's two axes. */
+export function straightProfile(
+  plane: readonly [Axis, Axis],
+  rings: readonly (readonly (readonly [name: string, across: number, up: number])[])[],
+  convex = false,
+): Profile {
+  return {
+    plane,
+    convex,
+    rings: rings.map((ring) => ring.map(([name, across, up]): ProfilePoint => ({ name, at: [across, up] }))),
+  };
+}
+
+/**
+ * Draws one end of a swept profile going round it: from a found corner every side that runs along an axis is
+ * ruled and measured, slanting ones join corners already found.
+ */
+export function drawProfileRound(page: SolidPage, end: string): void {
+  const isOfEnd = (e: Edge) => e.from.startsWith(`${end}-`) && e.to.startsWith(`${end}-`);
+  const sides = page.solid.edges.filter((e) => isOfEnd(e) && page.shows(e) && !e.arc && !e.light);
+  for (let going = true; going; ) {
+    going = false;
+    for (const side of sides) {
+      if (page.isRuled(side.id) || !side.axis) continue;
+      const [a, b] = [page.isFound(side.from), page.isFound(side.to)];
+      if (a === b) continue;
+      page.ruleMeasured(side, a ? side.from : side.to);
+      going = true;
+    }
+  }
+  page.ruleRemaining((e) => sides.includes(e));
+  page.curveRemaining((e) => isOfEnd(e) && page.shows(e));
+}
+
+/**
+ * Sweeps a drawn profile: every corner that shows to the sweep's vanishing point, one mark for the depth, then the
+ * profile's lines once more, each ending exactly on its own guide.
+ */
+export function sweepProfile(page: SolidPage, sweep: Axis, seeThrough: boolean): void {
+  page.phase("guides");
+  page.ruleGuides(sweep);
+  page.phase("close");
+  page.markDepth(sweep);
+  page.ruleRemaining((edge) => page.shows(edge));
+  page.curveRemaining((edge) => page.shows(edge));
+  if (!seeThrough) return;
+  page.phase("see-through");
+  page.ruleGuides(sweep, "hidden");
+  page.markDepth(sweep);
+  page.ruleRemaining((edge) => !edge.smooth);
+  page.curveRemaining(() => true);
+}

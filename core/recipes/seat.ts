@@ -1,0 +1,75 @@
+import * as v from "valibot";
+import { facetCount, type ProfilePoint, prism } from "../solids/index.ts";
+import { ObjectBase } from "./object-base.ts";
+import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
+import { drawProfileRound, PROFILE_PLANE, sweepProfile } from "./profile.ts";
+import type { Recipe } from "./recipe.ts";
+
+const part = v.pipe(v.number(), v.minValue(0.1, "at least a tenth"), v.maxValue(0.9, "at most nine tenths"));
+
+/** A bench or armchair: an L with the back at its far side, the front edge of the seat rounded or square. */
+export const SeatSchema = v.strictObject({
+  ...ObjectBase,
+  recipe: v.literal("seat"),
+  depthSetBy: DepthSetBySchema,
+  side: v.picklist(["front", "side"]),
+  /** Height of the seat as a part of the whole, and depth of the sitting part. */
+  seatHeight: part,
+  seatDepth: part,
+  rounded: v.boolean(),
+  handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),
+});
+export type SeatSlice = v.InferOutput<typeof SeatSchema>;
+
+export const seat: Recipe<SeatSlice> = {
+  impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
+  solve: (slice, context) => {
+    const { block, tie, findings } = layBlock(slice, context);
+    const { plane, sweep } = PROFILE_PLANE[slice.side];
+    const [h, d] = [slice.seatHeight, slice.seatDepth];
+    const across = Math.hypot(...block[plane[0]]);
+    const up = Math.hypot(...block[plane[1]]);
+    // A true quarter circle: as far down as it is deep.
+    const r = Math.min(h * up, d * across) * 0.6;
+    const [ra, ru] = [r / across, r / up];
+    const facets = facetCount((r * context.view.camera.distanceMm) / block.origin[2], Math.PI / 2);
+    const front: ProfilePoint[] = slice.rounded
+      ? [
+          {
+            name: "round-start",
+            at: [0, h - ru],
+            arc: {
+              centre: [ra, h - ru],
+              radius: [ra, ru],
+              fromRad: Math.PI,
+              toRad: Math.PI / 2,
+              facets,
+            },
+          },
+          { name: "round-end", at: [ra, h] },
+        ]
+      : [{ name: "seat-edge", at: [0, h] }];
+    const ring: ProfilePoint[] = [
+      { name: "foot", at: [0, 0] },
+      ...front,
+      { name: "seat-back", at: [d, h] },
+      { name: "back-top", at: [d, 1] },
+      { name: "far-top", at: [1, 1] },
+      { name: "far-foot", at: [1, 0] },
+    ];
+    const solid = prism(
+      block,
+      { plane, rings: [ring], convex: false },
+      { axis: sweep, from: 0, to: 1 },
+      true,
+    );
+    return { solid, block, points: {}, tie, findings };
+  },
+  draw: (page, slice) => {
+    const { sweep, end } = PROFILE_PLANE[slice.side];
+    page.phase("front");
+    page.markFromEdges(`${end}-foot`);
+    drawProfileRound(page, end);
+    sweepProfile(page, sweep, false);
+  },
+};

@@ -1,0 +1,44 @@
+import * as v from "valibot";
+import { prism } from "../solids/index.ts";
+import { ObjectBase } from "./object-base.ts";
+import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
+import { drawProfileRound, PROFILE_PLANE, straightProfile, sweepProfile } from "./profile.ts";
+import type { Recipe } from "./recipe.ts";
+
+export const StairsSchema = v.strictObject({
+  ...ObjectBase,
+  recipe: v.literal("stairs"),
+  depthSetBy: DepthSetBySchema,
+  /** "front": the zigzag faces us and runs back; "side": the steps climb away from us. */
+  side: v.picklist(["front", "side"]),
+  steps: v.pipe(
+    v.number(),
+    v.integer(),
+    v.minValue(2, "at least two steps"),
+    v.maxValue(30, "at most 30 steps"),
+  ),
+  handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),
+});
+export type StairsSlice = v.InferOutput<typeof StairsSchema>;
+
+export const stairs: Recipe<StairsSlice> = {
+  impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
+  solve: (slice, context) => {
+    const { block, tie, findings } = layBlock(slice, context);
+    const { plane, sweep } = PROFILE_PLANE[slice.side];
+    const n = slice.steps;
+    const ring: (readonly [string, number, number])[] = [["foot", 0, 0]];
+    for (let i = 1; i <= n; i++) ring.push([`riser-${i}`, (i - 1) / n, i / n], [`tread-${i}`, i / n, i / n]);
+    ring.push(["heel", 1, 0]);
+    const solid = prism(block, straightProfile(plane, [ring]), { axis: sweep, from: 0, to: 1 }, true);
+    return { solid, block, points: {}, tie, findings };
+  },
+  draw: (page, slice) => {
+    const { sweep, end } = PROFILE_PLANE[slice.side];
+    page.phase("front");
+    page.markFromEdges(`${end}-foot`);
+    // Up, along, up, along: every riser and every tread measured.
+    drawProfileRound(page, end);
+    sweepProfile(page, sweep, false);
+  },
+};

@@ -1,0 +1,144 @@
+import fc from "fast-check";
+import { Matrix4, PerspectiveCamera, Vector3 } from "three";
+import { describe, expect, test } from "vitest";
+import { angleBetweenRad, distanceMm, findPaperPoint, type PaperPoint } from "#core/geometry";
+import { type Lesson, parseLesson } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+import { type View, worldToPaper } from "#core/view";
+import { lessonWith, RECIPE_NAMES, VIEW_KINDS } from "./recipe-arbitraries.ts";
+
+/** For each found point how much an error of reading is blown up on the way to it: 1/sin of every crossing, multiplied. */
+function blowUps(computed: ReturnType<typeof computeLesson>): ReadonlyMap<string, number> {
+  const grown = new Map<string, number>();
+  const of = (id: string) => grown.get(id) ?? 1;
+  const onPaper = (id: string) => {
+    const p = computed.evaluation.points.get(id);
+    return p ? findPaperPoint(p) : null;
+  };
+  for (const move of computed.moves) {
+    for (const { id, rule } of move.lines) {
+      if (rule.kind === "toward" || rule.kind === "angle" || rule.kind === "parallel")
+        grown.set(id, of(rule.through));
+      else if (rule.kind === "join") {
+        const [a, b] = rule.points.map(onPaper);
+        // A line through two near points swings far: by its length over their gap, at most the sheet's size here.
+        const swing = a && b ? 400 / Math.max(1e-9, distanceMm(a, b)) : 1;
+        grown.set(id, Math.max(...rule.points.map(of)) * Math.max(1, swing));
+      } else if (rule.kind === "slide") grown.set(id, Math.max(...rule.between.map(of)));
+    }
+    for (const { id, rule } of move.points) {
+      switch (rule.kind) {
+        case "crossing": {
+          const [l, m] = rule.lines.map((line) => computed.evaluation.lines.get(line));
+          const angle = l && m ? angleBetweenRad(l, m) : 0;
+          grown.set(id, Math.max(...rule.lines.map(of)) / Math.max(1e-12, Math.sin(angle)));
+          break;
+        }
+        case "along":
+          grown.set(id, Math.max(of(rule.line), of(rule.from)));
+          break;
+        case "measured": {
+          const [a, b] = [onPaper(rule.from), onPaper(rule.toward)];
+          const reach = a && b ? rule.mm / Math.max(1e-9, distanceMm(a, b)) : 1;
+          grown.set(id, Math.max(of(rule.from), of(rule.toward)) * Math.max(1, reach));
+          break;
+        }
+        case "share":
+          grown.set(id, Math.max(of(rule.from), of(rule.to)));
+          break;
+        case "part-way-to-vp":
+          grown.set(id, of(rule.from));
+          break;
+        case "same":
+          grown.set(id, of(rule.as));
+      }
+    }
+  }
+  return grown;
+}
+
+/** The same point through the three.js perspective camera: an independent projection with a shifted frustum. */
+function throughThree(view: View, at: readonly [number, number, number]): PaperPoint {
+  const { widthMm: w, heightMm: h } = view.sheet;
+  const { principal: p, distanceMm: d } = view.camera;
+  const camera = new PerspectiveCamera();
+  const matrix = new Matrix4().makePerspective(-p.xMm, w - p.xMm, p.yMm, p.yMm - h, d, d * 1e6);
+  camera.projectionMatrix.copy(matrix);
+  camera.projectionMatrixInverse.copy(matrix).invert();
+  const ndc = new Vector3(at[0], -at[1], -at[2]).project(camera);
+  return { xMm: ((ndc.x + 1) / 2) * w, yMm: ((1 - ndc.y) / 2) * h };
+}
+
+function compare(lesson: Lesson): number {
+  const computed = computeLesson(lesson);
+  const grown = blowUps(computed);
+  let compared = 0;
+  for (const object of lesson.objects) {
+    const built = computed.program.scene.get(object.id)?.built;
+    if (!built) continue;
+    for (const [name, at] of [...Object.entries(built.solid.corners), ...Object.entries(built.points)]) {
+      const id = `${object.id}/${name}`;
+      const ruled = computed.evaluation.points.get(id);
+      const p = ruled && findPaperPoint(ruled);
+      const camera = at[2] > 0 ? findPaperPoint(worldToPaper(computed.view.camera, at)) : null;
+      if (!p || !camera) continue;
+      const size = Math.max(
+        lesson.sheet.widthMm,
+        lesson.sheet.heightMm,
+        Math.abs(camera.xMm),
+        Math.abs(camera.yMm),
+      );
+      // Rounding of 1e-13 of the size, blown up by every flat crossing on the way; 1e-6 mm wherever they meet well.
+      const allowed = Math.max(1e-6, 1e-12 * size * (grown.get(id) ?? 1));
+      if (allowed > 1e-3) continue;
+      compared++;
+      expect(distanceMm(p, camera), `${id}, errors grown ${grown.get(id)} times`).toBeLessThan(allowed);
+      expect(distanceMm(throughThree(computed.view, at), camera), `${id} through three.js`).toBeLessThan(
+        1e-6 * size,
+      );
+    }
+  }
+  return compared;
+}
+
+describe.each(RECIPE_NAMES)("%s", (recipe) => {
+  test.each(VIEW_KINDS)("its ruler finds every point where camera and three.js see it: %s", (kind) => {
+    let compared = 0;
+    fc.assert(
+      fc.property(lessonWith(recipe, kind), (lesson) => {
+        expect(
+          parseLesson(lesson).ok,
+          JSON.stringify(parseLesson(lesson).findings.map((f) => f.message)),
+        ).toBe(true);
+        compared += compare(lesson);
+      }),
+      { numRuns: 40 },
+    );
+    const pointless = ["hills", "tone"].includes(recipe) || (recipe === "rays" && kind === "one-point");
+    if (!pointless) expect(compared).toBeGreaterThan(20);
+  });
+
+  test.each(VIEW_KINDS)("nothing in it is ever NaN: %s", (kind) => {
+    fc.assert(
+      fc.property(lessonWith(recipe, kind), (lesson) => {
+        const { evaluation, paper, schedule, steps } = computeLesson(lesson);
+        for (const [id, p] of evaluation.points) expect(p.every(Number.isFinite), id).toBe(true);
+        for (const s of paper.strokes) {
+          expect([s.from.xMm, s.from.yMm, s.to.xMm, s.to.yMm].every(Number.isFinite), s.id).toBe(true);
+          for (const piece of s.pieces)
+            expect(piece.from >= 0 && piece.to <= 1 && piece.from <= piece.to, s.id).toBe(true);
+        }
+        for (const f of paper.fills)
+          for (const { region } of f.pieces)
+            expect(
+              region.flat().every((p) => Number.isFinite(p.xMm) && Number.isFinite(p.yMm)),
+              f.id,
+            ).toBe(true);
+        for (const m of schedule.moves)
+          expect(m.endMs >= m.startMs && Number.isInteger(m.startMs)).toBe(true);
+        expect(steps.every((s) => s.title.length > 0)).toBe(true);
+      }),
+      { numRuns: 25 },
+    );
+  });
+});

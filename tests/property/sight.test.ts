@@ -1,0 +1,171 @@
+import fc from "fast-check";
+import { ShapeUtils, Vector2 } from "three";
+import { describe, expect, test } from "vitest";
+import { pointOn } from "#core/geometry";
+import type { Lesson } from "#core/lesson";
+import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { lessonWith, RECIPE_NAMES, VIEW_KINDS } from "./recipe-arbitraries.ts";
+
+type V3 = readonly [number, number, number];
+
+const sub = (a: V3, b: V3): V3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const dot = (a: V3, b: V3) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const cross = (a: V3, b: V3): V3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+
+/** Every opaque face of a lesson as triangles in space, cut up by three.js: the oracle knows nothing of faces on paper. */
+function trianglesOf(computed: ComputedLesson) {
+  return computed.program.solids
+    .filter((s) => s.solid.opaque)
+    .map((s) => ({
+      objectId: s.objectId,
+      closesAt: s.closesAt,
+      triangles: s.solid.faces.flatMap((face) => {
+        const rings = [face.corners, ...face.holes].map((ring) =>
+          ring.map((name) => s.solid.corners[name] ?? ([0, 0, 0] as V3)),
+        );
+        const u =
+          Math.abs(face.normal[0]) < 0.9 ? cross(face.normal, [1, 0, 0]) : cross(face.normal, [0, 1, 0]);
+        const w = cross(face.normal, u);
+        const flat = rings.map((ring) => ring.map((p) => new Vector2(dot(p, u), dot(p, w))));
+        const all = rings.flat();
+        return ShapeUtils.triangulateShape(flat[0] ?? [], flat.slice(1)).map(
+          (t) => t.map((i) => all[i] ?? [0, 0, 0]) as V3[],
+        );
+      }),
+    }));
+}
+
+/** Where a ray from the eye meets a triangle, as a multiple of the ray (Möller and Trumbore 1997, from memory). */
+function hit(ray: V3, [a, b, c]: readonly V3[]): number | null {
+  if (!a || !b || !c) return null;
+  const [e1, e2] = [sub(b, a), sub(c, a)];
+  const p = cross(ray, e2);
+  const det = dot(e1, p);
+  if (Math.abs(det) < 1e-12) return null;
+  const t0 = sub([0, 0, 0], a);
+  const u = dot(t0, p) / det;
+  const q = cross(t0, e1);
+  const v = dot(ray, q) / det;
+  if (u < 0 || v < 0 || u + v > 1) return null;
+  const t = dot(e2, q) / det;
+  return t > 0 ? t : null;
+}
+
+/** Depth of a stroke's sample from the plan itself. */
+function depthOn(computed: ComputedLesson, moveIndex: number, share: number): number | null {
+  const stroke = computed.paper.strokes.find((s) => s.moveIndex === moveIndex);
+  if (!stroke) return null;
+  const { trace } = stroke;
+  if (trace.kind === "straight") return 1 / (trace.qFrom + (trace.qTo - trace.qFrom) * share);
+  if (trace.kind === "arc") {
+    const t = trace.fromRad + (trace.toRad - trace.fromRad) * share;
+    return trace.centre[2] + trace.across[2] * Math.cos(t) + trace.up[2] * Math.sin(t);
+  }
+  return null;
+}
+
+const NEAR_MM = 0.12;
+
+function checkFinal(lesson: Lesson): { hidden: number; seen: number } {
+  const computed = computeLesson(lesson);
+  const solids = trianglesOf(computed);
+  const { camera } = computed.view;
+  const count = { hidden: 0, seen: 0 };
+  for (const stroke of computed.paper.strokes) {
+    const plan = computed.moves[stroke.moveIndex]?.stroke;
+    if (!plan || (plan.plane !== "space" && plan.plane !== "space-arc")) continue;
+    if (stroke.role !== "outline" && stroke.role !== "detail") continue;
+    if ("within" in plan && plan.within) continue;
+    const cut = plan.plane === "space" && plan.tailTo ? cutShare(plan) : 1;
+    for (let i = 1; i < 14; i++) {
+      const share = (i / 14) * cut;
+      const p = pointOn(stroke.trace, share);
+      if (
+        p.xMm < 0.5 ||
+        p.yMm < 0.5 ||
+        p.xMm > lesson.sheet.widthMm - 0.5 ||
+        p.yMm > lesson.sheet.heightMm - 0.5
+      )
+        continue;
+      const depth = depthOn(computed, stroke.moveIndex, share);
+      if (depth === null || !(depth > 0)) continue;
+      const nearer = [
+        [0, 0],
+        [NEAR_MM, 0],
+        [-NEAR_MM, 0],
+        [0, NEAR_MM],
+        [0, -NEAR_MM],
+        [NEAR_MM, NEAR_MM],
+        [-NEAR_MM, NEAR_MM],
+        [NEAR_MM, -NEAR_MM],
+        [-NEAR_MM, -NEAR_MM],
+      ].map(([dx = 0, dy = 0]) => {
+        const ray: V3 = [
+          (p.xMm + dx - camera.principal.xMm) / camera.distanceMm,
+          (p.yMm + dy - camera.principal.yMm) / camera.distanceMm,
+          1,
+        ];
+        return solids.some((s) =>
+          s.triangles.some((t) => (hit(ray, t) ?? Number.POSITIVE_INFINITY) < depth * (1 - 1e-3)),
+        );
+      });
+      const where = `${stroke.id} at ${share.toFixed(3)} (${p.xMm.toFixed(2)}, ${p.yMm.toFixed(2)})`;
+      const stands = stroke.pieces.some(
+        (x) => x.from <= share && share <= x.to && x.diesAt === null && x.part !== "tail",
+      );
+      const border = stroke.pieces.some(
+        (x) => Math.abs(x.from - share) < 0.01 || Math.abs(x.to - share) < 0.01,
+      );
+      if (nearer.every(Boolean)) {
+        count.hidden++;
+        if (!border) expect(stands, `${where} lies behind a nearer face`).toBe(false);
+      } else if (!nearer.some(Boolean)) {
+        count.seen++;
+        if (!border) expect(stands, `${where} is free and should stand`).toBe(true);
+      }
+    }
+  }
+  return count;
+}
+
+function cutShare(plan: {
+  from: readonly number[];
+  to: readonly number[];
+  tailTo: readonly number[] | null;
+}): number {
+  const q = (p: readonly number[] | null) => (p ? (p[3] ?? 0) / (p[2] ?? 1) : 0);
+  return (q(plan.from) - q(plan.to)) / (q(plan.from) - q(plan.tailTo));
+}
+
+/** All on the ground, so that depth alone decides, and everything rubbed out as it goes. */
+function grounded(lesson: Lesson): Lesson {
+  return {
+    ...lesson,
+    plan: { ...lesson.plan, erase: "each-object" },
+    objects: lesson.objects.map((o) =>
+      "depthSetBy" in o ? ({ ...o, depthSetBy: "ground" } as typeof o) : o,
+    ),
+  };
+}
+
+describe.each(RECIPE_NAMES)("%s", (recipe) => {
+  test.each(VIEW_KINDS)(
+    "stands on the finished sheet just where a ray from the eye meets nothing nearer: %s",
+    (kind) => {
+      const total = { hidden: 0, seen: 0 };
+      fc.assert(
+        fc.property(lessonWith(recipe, kind), (lesson) => {
+          const count = checkFinal(grounded(lesson));
+          total.hidden += count.hidden;
+          total.seen += count.seen;
+        }),
+        { numRuns: 30 },
+      );
+      if (!["hills", "freehand", "rays"].includes(recipe)) expect(total.seen).toBeGreaterThan(25);
+    },
+  );
+});
