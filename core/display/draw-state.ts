@@ -32,13 +32,11 @@ export function drawState(
   medium: Medium,
 ): Drawing {
   const standing = paperAfter(paper, moveIndex);
-  const marks = standing.flatMap(({ stroke, pieces }) =>
-    strokeMarks(stroke, pieces, {
-      moveIndex,
-      emphasis: stroke.moveIndex >= newFrom ? "new" : "standing",
-      medium,
-    }),
-  );
+  const marks: Mark[] = [];
+  for (const { stroke, pieces } of standing) {
+    const emphasis = stroke.moveIndex >= newFrom ? "new" : "standing";
+    for (const mark of strokeMarks(stroke, pieces, { moveIndex, emphasis, medium })) marks.push(mark);
+  }
   return inLayers(
     sheet,
     fillMarks(fillsAfter(paper, moveIndex)),

@@ -21,6 +21,7 @@ export interface RuledLine extends Named {
 export class Drafter {
   readonly #objectId: string;
   readonly #moves: Move[] = [];
+  readonly #names = new Set<string>();
   #phase = "";
 
   constructor(objectId: string) {
@@ -142,22 +143,24 @@ export class Drafter {
 
   #record(name: string, hand: Move["hand"], what: Partial<Move>): void {
     const id = this.#id(name);
-    invariant(!this.#moves.some((m) => m.id === id), `move "${id}" is recorded twice`);
+    invariant(!this.#names.has(id), `move "${id}" is recorded twice`);
+    this.#names.add(id);
     this.#moves.push({
       id,
       objectId: this.#objectId,
       phase: this.#phase,
       hand,
-      points: [],
-      lines: [],
-      stroke: null,
-      erases: [],
-      uses: [],
-      quarters: 0,
-      ...what,
+      points: what.points ?? NONE,
+      lines: what.lines ?? NONE,
+      stroke: what.stroke ?? null,
+      erases: what.erases ?? NONE,
+      uses: what.uses ?? NONE,
+      quarters: what.quarters ?? 0,
     });
   }
 }
+
+const NONE: readonly never[] = [];
 
 /** Aims along an axis of a frame. */
 export function along(frame: string, axis: "width" | "height" | "depth"): Aim {

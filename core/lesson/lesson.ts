@@ -62,6 +62,8 @@ export const LessonSchema = v.strictObject({
   objects: v.pipe(v.array(ObjectSchema), v.maxLength(2000, "a lesson holds at most 2000 objects")),
   /** Depth groups from the nearest to the furthest: "ground", and the ids of free objects. */
   frontToBack: v.array(v.string()),
+  /** Phases ("object/phase") in the order they are drawn, where the educator wants another than the usual one. */
+  stepOrder: v.optional(v.array(v.string())),
   /** What the educator says differently, by step id. */
   steps: v.record(v.string(), StepOverrideSchema),
   takes: v.array(TakeSchema),

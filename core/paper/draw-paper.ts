@@ -1,35 +1,40 @@
 import type { Finding } from "../base/index.ts";
-import type { Move } from "../drafter/index.ts";
+import type { Move, StrokePlan } from "../drafter/index.ts";
 import {
   type Interval,
   overlap,
-  pointOn,
   type Region,
   stretchesBehind,
   subtract,
   type Trace,
 } from "../geometry/index.ts";
 import type { PlannedSolid, Program } from "../recipes/index.ts";
-import { boxOfTrace } from "../solids/index.ts";
-import type { Camera, View } from "../view/index.ts";
-import { onSheet } from "./clip-trace.ts";
+import { apart, boxOf } from "../solids/index.ts";
+import type { View } from "../view/index.ts";
 import { drawFill } from "./draw-fills.ts";
-import { layStroke } from "./lay-stroke.ts";
 import { findOccluder, hiddenBy, hiddenByOwn, type Occluder, type StrokeInDepth } from "./occluder.ts";
 import type { Paper, PaperFill, PaperStroke, StrokePiece } from "./paper.ts";
+import {
+  type DrawnStroke,
+  type LaidOnSheet,
+  PaperMemo,
+  type StrokeNote,
+  type StrokePlace,
+} from "./paper-memo.ts";
 
 /**
  * Lays every stroke on the paper with its life: cut at the sheet's edge, never drawn where a nearer solid is
  * already closed, rubbed out where a nearer solid closes later. Depth decides, never the order of painting.
- * Cost: strokes × showing faces whose boxes overlap.
+ * Cost: strokes × showing faces whose boxes overlap; with a memo of the same view, only for what is new.
  */
-export function drawPaper(program: Program, view: View): Paper {
+export function drawPaper(program: Program, view: View, memo: PaperMemo = new PaperMemo(view)): Paper {
   const ranks = new Map(program.frontToBack.map((g, i) => [g, i]));
   const rankOf = (group: string) => ranks.get(group) ?? program.frontToBack.length;
-  const occluders = program.solids.flatMap((s) => findOccluder(view.camera, s, rankOf(s.depthGroup)) ?? []);
+  const occluders = program.solids.flatMap((s) => findOccluder(memo, s, rankOf(s.depthGroup)) ?? []);
   const planned = new Map(program.solids.map((s) => [s.objectId, s]));
-  const own = new Map(program.solids.flatMap((s) => ownOccluder(view.camera, s)));
+  const own = new Map(program.solids.flatMap((s) => ownOccluder(memo, s)));
   const erasures = erasuresBy(program.moves);
+  const changed = memo.changedSince(occluders);
   const strokes: PaperStroke[] = [];
   const fills: PaperFill[] = [];
   const overlaps = new Map<string, Finding>();
@@ -44,47 +49,111 @@ export function drawPaper(program: Program, view: View): Paper {
       if (fill) fills.push(fill);
       continue;
     }
-    const laid = layStroke(plan, view.camera);
+    const note = memo.noteOn(plan);
+    const { laid } = note;
     if (!laid) continue;
-    const { trace, cut } = laid;
-    const within = ("within" in plan && plan.within) || null;
-    const kept = within ? insideOf(trace, within, onSheet(trace, view.sheet)) : onSheet(trace, view.sheet);
-    const base = {
-      id: move.id,
-      objectId: move.objectId,
+    const place: StrokePlace = {
       moveIndex,
-      role: plan.role,
-      trace,
-      from: pointOn(trace, 0),
-      to: pointOn(trace, 1),
-    };
-    const rubbedOutAt = eraseAfter(erasures.get(move.objectId), moveIndex);
-    if (laid.flat) {
-      const rubbed = "rubbedOut" in plan && plan.rubbedOut;
-      const pieces = kept.map(
-        (k): StrokePiece => ({ ...k, part: "edge", diesAt: rubbed ? rubbedOutAt : null }),
-      );
-      strokes.push({ ...base, pieces, firmFrom: moveIndex, runsOff: runsOff(kept, 1), stoppedBy: [] });
-      continue;
-    }
-    const inDepth = {
-      trace,
-      box: boxOfTrace(trace),
-      cut,
-      objectId: move.objectId,
       groupRank,
-      on: ("on" in plan && plan.on) || [],
+      closesAt: solid?.closesAt ?? moveIndex,
+      rubbedOutAt: eraseAfter(erasures.get(move.objectId), moveIndex),
     };
-    const life = lifeOf(inDepth, moveIndex, kept, occluders, own.get(move.objectId) ?? null, rubbedOutAt);
-    const isGuide = plan.plane === "space" && plan.tailTo !== null;
-    const firmFrom = isGuide ? (solid?.closesAt ?? moveIndex) : moveIndex;
-    strokes.push({ ...base, ...life.stroke, firmFrom, runsOff: runsOff(kept, cut) });
+    const untouched = samePlace(note.place, place) && !changed.some((box) => !apart(box, laid.box));
+    const done =
+      (untouched && note.done) ||
+      drawStroke(move, plan, laid, place, occluders, own.get(move.objectId) ?? null, note);
+    if (note.done && !note.hidden) note.hidden = new Map();
+    note.place = place;
+    note.done = done;
+    strokes.push(done.stroke);
     // A horizon that runs through things is a drill's look, not a fault of aim.
     if (plan.role === "horizon") continue;
-    for (const other of life.coveredForGood)
+    for (const other of done.coveredForGood)
       overlaps.set(`${move.objectId} ${other}`, overlapFinding(move, other));
   }
+  memo.endOf(occluders);
   return { strokes, fills, findings: [...overlaps.values()] };
+}
+
+/** One stroke with its life. */
+function drawStroke(
+  move: Move,
+  plan: Exclude<StrokePlan, { plane: "fill" }>,
+  laid: LaidOnSheet,
+  { moveIndex, groupRank, closesAt, rubbedOutAt }: StrokePlace,
+  occluders: readonly Occluder[],
+  own: Occluder | null,
+  note: StrokeNote,
+): DrawnStroke {
+  const { trace, cut } = laid;
+  const within = ("within" in plan && plan.within) || null;
+  const kept = within ? insideOf(trace, within, laid.kept) : laid.kept;
+  const strokeWith = (
+    pieces: readonly StrokePiece[],
+    firmFrom: number,
+    leaves: boolean,
+    stoppedBy: readonly string[],
+  ): PaperStroke => ({
+    id: move.id,
+    objectId: move.objectId,
+    moveIndex,
+    role: plan.role,
+    trace,
+    from: laid.from,
+    to: laid.to,
+    pieces,
+    firmFrom,
+    runsOff: leaves,
+    stoppedBy,
+  });
+  if (laid.flat) {
+    const rubbed = "rubbedOut" in plan && plan.rubbedOut;
+    const diesAt = rubbed ? rubbedOutAt : null;
+    const pieces = kept.map(({ from, to }): StrokePiece => ({ from, to, part: "edge", diesAt }));
+    return { stroke: strokeWith(pieces, moveIndex, runsOff(kept, 1), []), coveredForGood: [] };
+  }
+  const inDepth: StrokeInDepth = {
+    trace,
+    box: laid.box,
+    cut,
+    objectId: move.objectId,
+    groupRank,
+    on: ("on" in plan && plan.on) || NOWHERE,
+  };
+  const hidden = (occluder: Occluder) => hiddenOnce(note, inDepth, occluder);
+  const life = lifeOf(inDepth, moveIndex, kept, occluders, own, rubbedOutAt, hidden);
+  const isGuide = plan.plane === "space" && plan.tailTo !== null;
+  return {
+    stroke: strokeWith(life.pieces, isGuide ? closesAt : moveIndex, runsOff(kept, cut), life.stoppedBy),
+    coveredForGood: life.coveredForGood,
+  };
+}
+
+const NOWHERE: readonly string[] = [];
+
+function samePlace(a: StrokePlace | null, b: StrokePlace): boolean {
+  return (
+    a !== null &&
+    a.moveIndex === b.moveIndex &&
+    a.groupRank === b.groupRank &&
+    a.closesAt === b.closesAt &&
+    a.rubbedOutAt === b.rubbedOutAt
+  );
+}
+
+/** More than this is remembered of no stroke: faces that moved away would pile up. */
+const MOST_REMEMBERED = 200;
+
+/** What an occluder hides of a stroke, looked up where these faces were asked for before. */
+function hiddenOnce(note: StrokeNote, stroke: StrokeInDepth, occluder: Occluder): readonly Interval[] {
+  if (!note.hidden) return hiddenBy(stroke, occluder);
+  const groupGap = Math.sign(occluder.groupRank - stroke.groupRank);
+  const known = note.hidden.get(occluder.faces);
+  if (known?.groupGap === groupGap) return known.stretches;
+  const stretches = hiddenBy(stroke, occluder);
+  if (note.hidden.size >= MOST_REMEMBERED) note.hidden.clear();
+  note.hidden.set(occluder.faces, { groupGap, stretches });
+  return stretches;
 }
 
 /** The stretches on the sheet that also lie in a region. */
@@ -94,14 +163,17 @@ function insideOf(trace: Trace, region: Region, kept: readonly Interval[]): read
 }
 
 /** What of a solid that is not convex hides its own strokes; a see-through one hides them as if it were solid: dotted. */
-function ownOccluder(camera: Camera, planned: PlannedSolid): [string, Occluder][] {
+function ownOccluder(memo: PaperMemo, planned: PlannedSolid): [string, Occluder][] {
   if (planned.solid.convex) return [];
-  const occluder = findOccluder(camera, { ...planned, solid: { ...planned.solid, opaque: true } }, 0);
-  return occluder ? [[planned.objectId, { ...occluder, solid: planned }]] : [];
+  const faces = memo.ownFacesOf(planned.solid);
+  if (faces.length === 0) return [];
+  const box = boxOf(faces.flatMap((f) => f.region[0] ?? []));
+  return [[planned.objectId, { solid: planned, groupRank: 0, faces, box }]];
 }
 
 interface Life {
-  readonly stroke: Pick<PaperStroke, "pieces" | "stoppedBy">;
+  readonly pieces: readonly StrokePiece[];
+  readonly stoppedBy: readonly string[];
   /** Objects that cover part of the stroke while nothing rubs that part out. */
   readonly coveredForGood: readonly string[];
 }
@@ -113,50 +185,68 @@ function lifeOf(
   occluders: readonly Occluder[],
   own: Occluder | null,
   tailDiesAt: number | null,
+  hidden: (occluder: Occluder) => readonly Interval[],
 ): Life {
-  if (onPaper.length === 0) return { stroke: { pieces: [], stoppedBy: [] }, coveredForGood: [] };
+  if (onPaper.length === 0) return { pieces: [], stoppedBy: [], coveredForGood: [] };
   const never: Interval[] = [];
   const stoppedBy = new Set<string>();
-  const covered: { where: Interval; at: number | null; by: string }[] = [];
+  const covered: Covered[] = [];
   for (const occluder of occluders) {
-    for (const hidden of hiddenBy(stroke, occluder)) {
-      const { objectId, closesAt, erasedAt } = occluder.solid;
-      for (const part of onPaper) {
-        const where = overlap(hidden, part);
-        if (!where) continue;
-        if (closesAt < moveIndex) {
-          never.push(where);
-          stoppedBy.add(objectId);
-        } else covered.push({ where, at: erasedAt, by: objectId });
-      }
+    if (apart(stroke.box, occluder.box)) continue;
+    const { objectId, closesAt, erasedAt } = occluder.solid;
+    for (const where of hidden(occluder)) {
+      if (!onPaper.some((part) => overlap(where, part))) continue;
+      if (closesAt < moveIndex) {
+        never.push(where);
+        stoppedBy.add(objectId);
+      } else covered.push({ from: where.from, to: where.to, at: erasedAt, by: objectId });
     }
   }
   const behindOwn = own ? hiddenByOwn(stroke, own) : [];
   if (own?.solid.solid.opaque) never.push(...behindOwn);
   const dotted = own?.solid.solid.opaque ? [] : behindOwn;
-  const cuts = [...covered, ...dotted.map((where) => ({ where }))].flatMap((c) => [c.where.from, c.where.to]);
-  const pieces = onPaper
-    .flatMap((part) => subtract(part, never))
-    .flatMap((part) => splitAt(part, [...cuts, stroke.cut]))
-    .map((piece): StrokePiece => {
-      const middle = (piece.from + piece.to) / 2;
-      const inside = (i: Interval) => middle > i.from && middle < i.to;
-      const part = middle > stroke.cut ? "tail" : dotted.some(inside) ? "dotted" : "edge";
-      const deaths = covered.filter((c) => c.at !== null && inside(c.where)).map((c) => c.at ?? 0);
-      if (part === "tail" && tailDiesAt !== null) deaths.push(tailDiesAt);
-      return { ...piece, part, diesAt: deaths.length > 0 ? Math.min(...deaths) : null };
-    });
+  const cuts = [stroke.cut];
+  for (const c of covered) cuts.push(c.from, c.to);
+  for (const d of dotted) cuts.push(d.from, d.to);
+  cuts.sort((a, b) => a - b);
+  const pieces: StrokePiece[] = [];
+  for (const part of onPaper)
+    for (const left of subtract(part, never)) cutUp(left, cuts, (piece) => pieces.push(describe(piece)));
   // Tails left on purpose (pen) run behind things by design; only edges that show through are a fault.
-  const coveredForGood = covered
-    .filter((c) => c.at === null && c.where.from < stroke.cut - 1e-9)
-    .map((c) => c.by);
-  return { stroke: { pieces, stoppedBy: [...stoppedBy].sort() }, coveredForGood };
+  const coveredForGood = covered.filter((c) => c.at === null && c.from < stroke.cut - 1e-9).map((c) => c.by);
+  return { pieces, stoppedBy: [...stoppedBy].sort(), coveredForGood };
+
+  function describe(piece: Interval): StrokePiece {
+    const middle = (piece.from + piece.to) / 2;
+    const part = middle > stroke.cut ? "tail" : isInside(middle, dotted) ? "dotted" : "edge";
+    let diesAt = part === "tail" ? tailDiesAt : null;
+    for (const c of covered)
+      if (c.at !== null && middle > c.from && middle < c.to && (diesAt === null || c.at < diesAt))
+        diesAt = c.at;
+    return { from: piece.from, to: piece.to, part, diesAt };
+  }
 }
 
-function splitAt(whole: Interval, cuts: readonly number[]): Interval[] {
-  const inside = [...new Set(cuts)].filter((c) => c > whole.from && c < whole.to).sort((a, b) => a - b);
-  const ends = [whole.from, ...inside, whole.to];
-  return ends.slice(1).map((to, i) => ({ from: ends[i] ?? whole.from, to }));
+/** A stretch that another object covers, and when it is rubbed out there. */
+interface Covered extends Interval {
+  readonly at: number | null;
+  readonly by: string;
+}
+
+function isInside(at: number, intervals: readonly Interval[]): boolean {
+  return intervals.some((i) => at > i.from && at < i.to);
+}
+
+/** The pieces of a stretch between the cuts that fall into it; cuts in rising order. */
+function cutUp(whole: Interval, cuts: readonly number[], take: (piece: Interval) => void): void {
+  let from = whole.from;
+  for (const cut of cuts) {
+    if (cut <= from) continue;
+    if (cut >= whole.to) break;
+    take({ from, to: cut });
+    from = cut;
+  }
+  take({ from, to: whole.to });
 }
 
 /** The moves that rub out, by the objects whose tails they take. */

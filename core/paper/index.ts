@@ -1,3 +1,4 @@
 export { drawPaper } from "./draw-paper.ts";
 export type { Paper, PaperFill, PaperStroke, StandingStroke, StrokePiece } from "./paper.ts";
 export { fillsAfter, isDot, paperAfter } from "./paper.ts";
+export { PaperMemo } from "./paper-memo.ts";

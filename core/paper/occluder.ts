@@ -1,7 +1,7 @@
 import { type Interval, overlap, stretchesBehind, type Trace } from "../geometry/index.ts";
 import type { PlannedSolid } from "../recipes/index.ts";
-import { apart, boxOf, type HidingFace, hidingFaces, MIRROR_GROUP, type PaperBox } from "../solids/index.ts";
-import type { Camera } from "../view/index.ts";
+import { apart, boxOf, type HidingFace, MIRROR_GROUP, type PaperBox } from "../solids/index.ts";
+import type { PaperMemo } from "./paper-memo.ts";
 
 /** A solid that hides what is behind its showing faces, with the box on paper that holds them all. */
 export interface Occluder {
@@ -13,8 +13,8 @@ export interface Occluder {
 }
 
 /** What a solid hides with; null for see-through solids and those that show no face. */
-export function findOccluder(camera: Camera, planned: PlannedSolid, groupRank: number): Occluder | null {
-  const faces = hidingFaces(camera, planned.solid);
+export function findOccluder(memo: PaperMemo, planned: PlannedSolid, groupRank: number): Occluder | null {
+  const faces = memo.facesOf(planned.solid);
   if (faces.length === 0) return null;
   return { solid: planned, groupRank, faces, box: boxOf(faces.flatMap((f) => f.region[0] ?? [])) };
 }

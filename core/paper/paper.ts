@@ -59,11 +59,14 @@ export function isDot(stroke: PaperStroke): boolean {
 
 /** The paper after move `moveIndex` is done (−1: the empty sheet): a filter over the strokes' lives. */
 export function paperAfter(paper: Paper, moveIndex: number): StandingStroke[] {
-  return paper.strokes.flatMap((stroke) => {
-    if (stroke.moveIndex > moveIndex) return [];
-    const pieces = stroke.pieces.filter((p) => p.diesAt === null || p.diesAt > moveIndex);
-    return pieces.length > 0 ? [{ stroke, pieces }] : [];
-  });
+  const standing: StandingStroke[] = [];
+  for (const stroke of paper.strokes) {
+    if (stroke.moveIndex > moveIndex || stroke.pieces.length === 0) continue;
+    const alive = (p: StrokePiece) => p.diesAt === null || p.diesAt > moveIndex;
+    const pieces = stroke.pieces.every(alive) ? stroke.pieces : stroke.pieces.filter(alive);
+    if (pieces.length > 0) standing.push({ stroke, pieces });
+  }
+  return standing;
 }
 
 /** The filled stretches that lie on the paper after move `moveIndex`. */

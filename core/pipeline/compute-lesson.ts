@@ -3,22 +3,14 @@ import { type Evaluation, evaluate } from "../drafter/index.ts";
 import { judgeConeOfVision, judgeOffSheet } from "../judgements/index.ts";
 import { findCurrentTake, type Lesson } from "../lesson/index.ts";
 import { type Word, wordsOf } from "../narration/index.ts";
-import { drawPaper, type Paper } from "../paper/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
-import { type Program, planLesson } from "../recipes/index.ts";
 import { type Schedule, scheduleSteps } from "../schedule/index.ts";
-import { groupSteps, type Step } from "../steps/index.ts";
-import { planView, type Sheet, type View } from "../view/index.ts";
+import { groupSteps, type Step, type WordMemo } from "../steps/index.ts";
+import { type DrawnLesson, drawLesson } from "./draw-lesson.ts";
 
 /** Everything that follows from a lesson document. Never saved: always computed. */
-export interface ComputedLesson {
-  readonly lesson: Lesson;
-  readonly sheet: Sheet;
-  readonly view: View;
-  readonly program: Program;
-  readonly moves: Program["moves"];
+export interface ComputedLesson extends DrawnLesson {
   readonly evaluation: Evaluation;
-  readonly paper: Paper;
   readonly steps: readonly Step[];
   /** The words of the current take's narration; empty before there is one. */
   readonly words: readonly Word[];
@@ -26,6 +18,8 @@ export interface ComputedLesson {
   /** What step making found; part of `findings` too. */
   readonly stepFindings: readonly Finding[];
   readonly findings: readonly Finding[];
+  /** Words made before in this view. */
+  readonly wordMemo: WordMemo;
 }
 
 /**
@@ -34,19 +28,11 @@ export interface ComputedLesson {
  */
 export function computeLesson(lesson: Lesson, before: ComputedLesson | null = null): ComputedLesson {
   const was = before?.lesson;
-  const sameView = before !== null && was?.view === lesson.view && was.sheet === lesson.sheet;
-  const view = sameView ? before.view : planView(lesson.view, lesson.sheet);
-
-  const sameProgram =
-    sameView &&
-    was?.objects === lesson.objects &&
-    was.frontToBack === lesson.frontToBack &&
-    was.plan === lesson.plan;
-  const program = sameProgram
-    ? before.program
-    : planLesson(lesson.objects, lesson.frontToBack, lesson.plan, view);
+  const drawn = drawLesson(lesson, before);
+  const { view, program, paper } = drawn;
+  const sameProgram = before?.program === program;
+  const wordMemo: WordMemo = before?.view === view ? before.wordMemo : new WeakMap();
   const evaluation = sameProgram ? before.evaluation : evaluate(program.moves, view);
-  const paper = sameProgram ? before.paper : drawPaper(program, view);
 
   const sameSteps = sameProgram && was?.steps === lesson.steps;
   const grouped = sameSteps
@@ -56,8 +42,10 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
         evaluation,
         paper,
         view,
+        plan: lesson.plan,
         overrides: lesson.steps,
-        labelOf: labelsOf(lesson),
+        memo: wordMemo,
+        objectOf: objectsOf(lesson),
       });
 
   const sameTakes = before !== null && was?.takes === lesson.takes && was.currentTake === lesson.currentTake;
@@ -84,24 +72,20 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
     ...schedule.findings,
   ];
   return {
-    lesson,
-    sheet: lesson.sheet,
-    view,
-    program,
-    moves: program.moves,
+    ...drawn,
     evaluation,
-    paper,
     steps: grouped.steps,
     words,
     schedule,
     stepFindings: grouped.findings,
     findings,
+    wordMemo,
   };
 }
 
-function labelsOf(lesson: Lesson): (id: string) => string {
-  const labels = new Map(lesson.objects.map((o) => [o.id, o.label]));
-  return (id) => labels.get(id) ?? id;
+function objectsOf(lesson: Lesson): (id: string) => Lesson["objects"][number] | null {
+  const objects = new Map(lesson.objects.map((o) => [o.id, o]));
+  return (id) => objects.get(id) ?? null;
 }
 
 /** Lesson time of a take: its video's, or to the end of its words before the video is there. */

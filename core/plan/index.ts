@@ -1,6 +1,6 @@
 export type { AgeBand, Pace } from "./age-bands.ts";
 export { AGE_BANDS, CIRCLE_MS, CURVE_LINES, ERASE_MS, FILL_MS, FOLD_MS, MARK_MS } from "./age-bands.ts";
 export type { Plan } from "./plan-slice.ts";
-export { PlanSchema } from "./plan-slice.ts";
+export { PLAN_DEFAULTS, PlanSchema } from "./plan-slice.ts";
 export type { School } from "./schools.ts";
 export { CENTRE_SCHOOL, ERASE_SCHOOL, GUIDES_SCHOOL } from "./schools.ts";

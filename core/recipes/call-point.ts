@@ -15,9 +15,17 @@ export function callPoint(name: string): string {
   const parts = { across: "", up: "", deep: "" };
   for (const word of words) {
     const side = SIDE[word];
-    if (!side || parts[side] !== "") return words.join(" ");
+    if (!side || parts[side] !== "") return readOut(words);
     parts[side] = SAID[word] ?? word;
   }
   const said = [parts.up, parts.across, parts.deep].filter(Boolean);
-  return said.length >= 2 ? `${said.join(" ")} corner` : words.join(" ");
+  return said.length >= 2 ? `${said.join(" ")} corner` : readOut(words);
+}
+
+/** Other names read as they are; the near end of a swept shape goes without saying, the other is the far one. */
+function readOut(words: readonly string[]): string {
+  const [end, ...rest] = words;
+  if (rest.length === 0) return words.join(" ");
+  if (end === "front") return rest.join(" ");
+  return end === "back" ? `far ${rest.join(" ")}` : words.join(" ");
 }

@@ -61,7 +61,7 @@ export const lettering: Recipe<LetteringSlice> = {
       prefix: letter.id,
       solid: prism(block, profileOf(slice, letter), { axis: "depth", from: 0, to: 1 }, true),
     }));
-    return { solid: assemble(parts), block, points, tie, findings };
+    return { solid: assemble(parts), block, points, called: callLetters(slice), tie, findings };
   },
   draw: drawLettering,
 };
@@ -178,4 +178,29 @@ function tileOf(letter: Letter): Tile {
 
 function inTile(block: Block, letter: Letter, across: number, up: number): Vec3 {
   return pointInBlock(block, letter.from + across * letter.width, up, 0);
+}
+
+const TILE_CALLED = {
+  "left-bottom": "lower left corner",
+  "left-top": "upper left corner",
+  "right-top": "upper right corner",
+  "right-bottom": "lower right corner",
+} as const;
+
+/** "Upper left corner of the tile of L", "corner 3 of the L", "far corner 3 of the L". */
+function callLetters(slice: LetteringSlice): Record<string, string> {
+  const called: Record<string, string> = {};
+  for (const letter of lettersOf(slice)) {
+    const its = `the ${letter.char}`;
+    for (const [name] of TILE_CORNERS)
+      called[`${letter.id}-tile-${name}`] = `${TILE_CALLED[name]} of the tile of ${its}`;
+    for (const [r, ring] of shapeOf(slice, letter).entries())
+      for (const k of ring.keys()) {
+        const corner = r === 0 ? `corner ${k + 1} of ${its}` : `corner ${k + 1} of the opening in ${its}`;
+        called[`${letter.id}-front-${cornerName(r, k)}`] = corner;
+        called[`${letter.id}-back-${cornerName(r, k)}`] = `far ${corner}`;
+        called[`${letter.id}-below-${cornerName(r, k)}`] = `mark below ${corner}`;
+      }
+  }
+  return called;
 }

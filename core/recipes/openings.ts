@@ -108,6 +108,7 @@ function solveOpenings(slice: OpeningsSlice, context: SolveContext): Built {
     solid: { ...FLAT, corners: {} },
     block: null,
     points,
+    called: callCells(slice),
     tie: { kind: "host", objectId: slice.on.object },
     face,
     findings: [],
@@ -195,7 +196,8 @@ function drawOpenings(page: SolidPage, slice: OpeningsSlice, built: Built): void
 /** The level edge of a cell, firm on its guide. */
 function traceLevel(page: SolidPage, cell: string, level: string, on: readonly string[]): void {
   const [a, b] = [`${cell}-left-${level}`, `${cell}-right-${level}`];
-  if (page.isFound(a) && page.isFound(b)) page.trace(`${cell}-${level}`, a, b, { role: "detail", on });
+  if (page.isFound(a) && page.isFound(b))
+    page.trace(`${cell}-${level}`, a, b, { role: "detail", on, called: "level edge on its guide" });
 }
 
 function drawBars(
@@ -221,4 +223,23 @@ function drawBars(
       called: "bar",
     });
   }
+}
+
+/** "Lower edge of the row", "left side of window 2": as one says it at the wall. */
+function callCells(slice: OpeningsSlice): Record<string, string> {
+  const called: Record<string, string> = {};
+  const level: Record<string, string> = { low: "lower edge", high: "upper edge" };
+  const one = slice.columns === 1 && slice.rows.length === 1;
+  for (const [r, row] of slice.rows.entries()) {
+    const ofRow = slice.rows.length === 1 ? "" : ` of row ${r + 1}`;
+    for (const [name] of levelsOf(slice, row))
+      called[`row-${r + 1}-${name}`] = `${level[name] ?? "bar"}${ofRow}`;
+  }
+  for (let c = 1; c <= slice.columns; c++) {
+    const of = one ? "of it" : `of number ${c}`;
+    called[`column-${c}-left`] = `left side ${of}`;
+    called[`column-${c}-right`] = `right side ${of}`;
+    for (let b = 1; b < slice.panes.across; b++) called[`column-${c}-bar-${b}`] = `bar ${of}`;
+  }
+  return called;
 }

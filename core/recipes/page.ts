@@ -21,7 +21,6 @@ import { type ArcEdge, cornerAt, type Face, type Solid } from "../solids/index.t
 import {
   type Axis,
   add,
-  cross,
   type Frame,
   minus,
   paperToWorld,
@@ -340,11 +339,13 @@ export class Page {
   /** The lines already drawn through a point that another line would cross there squarely enough, squarest first. */
   crossingLines(name: string, line: HLine): { line: SpaceLine; angleRad: number }[] {
     const at = this.at(name);
-    return this.#lines
-      .filter((l) => this.#liesOn(at, l))
-      .map((l) => ({ line: l, angleRad: angleBetweenRad(line, l.onPaper) }))
-      .filter((l) => l.angleRad > SAME_LINE_RAD)
-      .sort((a, b) => b.angleRad - a.angleRad);
+    const crossing: { line: SpaceLine; angleRad: number }[] = [];
+    for (const l of this.#lines) {
+      if (!this.#liesOn(at, l)) continue;
+      const angleRad = angleBetweenRad(line, l.onPaper);
+      if (angleRad > SAME_LINE_RAD) crossing.push({ line: l, angleRad });
+    }
+    return crossing.sort((a, b) => b.angleRad - a.angleRad);
   }
 
   #mark(name: string, rule: PointRule): void {
@@ -395,11 +396,13 @@ export class Page {
   #namesakes(name: string): { name: string; called: string }[] {
     const at = this.at(name);
     const near = ON_LINE * sizeOf(at);
-    return [...this.#truth].flatMap(([other, p]) =>
-      other !== name && !this.#found.has(other) && sizeOf(minus(p, at)) < near
-        ? [{ name: other, called: this.call(other) }]
-        : [],
-    );
+    const same: { name: string; called: string }[] = [];
+    for (const [other, p] of this.#truth) {
+      const apart = Math.abs(p[0] - at[0]) + Math.abs(p[1] - at[1]) + Math.abs(p[2] - at[2]);
+      if (apart < near && other !== name && !this.#found.has(other))
+        same.push({ name: other, called: this.call(other) });
+    }
+    return same;
   }
 
   /** A measured end: so far right, left, up or down along the line. */
@@ -411,13 +414,18 @@ export class Page {
   }
 
   #stroke(from: string, to: string, rule: LineRule | null, options: RuleOptions): StrokePlan {
-    const [a, b] = (options.between ?? [from, to]).map((name) => this.at(name)) as [Vec3, Vec3];
-    return {
+    const [start, end] = options.between ?? [from, to];
+    const [a, b] = [this.at(start), this.at(end)];
+    const plain = {
       plane: "space",
       role: options.role ?? "outline",
-      from: [...a, 1],
-      to: [...b, 1],
+      from: [a[0], a[1], a[2], 1],
+      to: [b[0], b[1], b[2], 1],
       tailTo: options.tail && rule?.kind === "toward" ? this.#tailEnd(a, b) : null,
+    } as const;
+    if (!options.light && !options.on && !options.within) return plain;
+    return {
+      ...plain,
       ...(options.light ? { light: true } : {}),
       ...(options.on ? { on: options.on } : {}),
       ...(options.within ? { within: options.within } : {}),
@@ -449,8 +457,14 @@ export class Page {
     return this.#liesOn(this.at(name), line);
   }
 
-  #liesOn(at: Vec3, line: SpaceLine): boolean {
-    return sizeOf(cross(minus(at, line.through), line.direction)) < ON_LINE * sizeOf(at);
+  /** |(at − through) × direction| against the point's distance, without a vector made: asked for every pair. */
+  #liesOn(at: Vec3, { through, direction }: SpaceLine): boolean {
+    const [x, y, z] = [at[0] - through[0], at[1] - through[1], at[2] - through[2]];
+    const a = y * direction[2] - z * direction[1];
+    const b = z * direction[0] - x * direction[2];
+    const c = x * direction[1] - y * direction[0];
+    const size2 = at[0] * at[0] + at[1] * at[1] + at[2] * at[2];
+    return a * a + b * b + c * c < ON_LINE * ON_LINE * size2;
   }
 }
 

@@ -3,6 +3,7 @@ import { Drafter, type Move } from "../drafter/index.ts";
 import type { Plan } from "../plan/index.ts";
 import { orderGroups, type Solid } from "../solids/index.ts";
 import { requireFrame, type View } from "../view/index.ts";
+import { orderMoves } from "./order-moves.ts";
 import type { Found } from "./page.ts";
 import type { Built, Fault } from "./recipe.ts";
 import { type ObjectSlice, recipeOf } from "./recipes.ts";
@@ -30,6 +31,18 @@ export interface Program {
   readonly findings: readonly Finding[];
   /** Every object as it truly stands, hidden ones too. */
   readonly scene: ReadonlyMap<string, Placed>;
+  /** Every object's own moves, before rubbing out and order. */
+  readonly drawings: ReadonlyMap<string, ObjectDrawing>;
+}
+
+/** One object's drawing, with what it depends on: as long as that stays the same, so does it. */
+export interface ObjectDrawing {
+  readonly placed: Placed;
+  readonly plan: Plan;
+  readonly moves: readonly Move[];
+  readonly found: Found;
+  /** What it went on from. */
+  readonly goesOnFrom: ReadonlyMap<string, Found | null>;
 }
 
 /** What is impossible in an object in this view, by field. */
@@ -39,23 +52,33 @@ export function impossibleInObject(object: ObjectSlice, view: View): readonly Fa
   return recipeOf(object).impossible(object, frame);
 }
 
-/** Plans the moves of a lesson: the sheet first, then every object in drawing order, rubbing out as the plan says. */
+/** What planning needs of a lesson. */
+export interface LessonToPlan {
+  readonly objects: readonly ObjectSlice[];
+  readonly frontToBack: readonly string[];
+  readonly plan: Plan;
+  readonly stepOrder?: readonly string[] | undefined;
+}
+
+/**
+ * Plans the moves of a lesson: the sheet first, then every object in drawing order, rubbing out as the plan says;
+ * then the educator's own order of phases, as far as every move still finds what it needs.
+ */
 export function planLesson(
-  objects: readonly ObjectSlice[],
-  listedFrontToBack: readonly string[],
-  plan: Plan,
+  { objects, frontToBack, plan, stepOrder }: LessonToPlan,
   view: View,
+  before: Program | null = null,
 ): Program {
   const sheet = new Drafter(SHEET_ID);
   if (plan.centre !== "none") drawCentre(sheet, view.sheet, plan.centre);
   drawHorizon(sheet, view, plan.centre !== "none");
   drawVanishingPoints(sheet, view);
 
-  const scene = solveScene(objects, view);
-  const moves: Move[] = [...sheet.moves];
+  const scene = solveScene(objects, view, before?.scene ?? null);
+  const planned: Move[] = [...sheet.moves];
   const findings: Finding[] = [];
-  const found = new Map<string, Found>();
-  const drawn: PlannedSolid[] = [];
+  const drawings = new Map<string, ObjectDrawing>();
+  const drawn: { objectId: string; solid: Solid; depthGroup: string }[] = [];
   for (const object of objects) {
     const placed = scene.get(object.id);
     if (!placed || object.hidden) continue;
@@ -66,45 +89,70 @@ export function planLesson(
       findings.push(behind);
       continue;
     }
-    const d = drawObject(
-      object,
-      built,
-      plan,
-      view,
-      (id) => found.get(id) ?? null,
-      (f) => found.set(object.id, f),
-    );
-    const closesAt = moves.length + d.moves.length - 1;
-    let erasedAt: number | null = null;
+    const foundOf = (id: string) => drawings.get(id)?.found ?? null;
+    const was = before?.drawings.get(object.id);
+    const drawing =
+      was?.placed === placed && was.plan === plan && [...was.goesOnFrom].every(([id, f]) => foundOf(id) === f)
+        ? was
+        : drawObject(placed, plan, view, foundOf);
+    drawings.set(object.id, drawing);
+    if (drawing.moves.length === 0) {
+      if (built.findings.length === 0) findings.push(drawnBeforeHost(object));
+      continue;
+    }
+    planned.push(...drawing.moves);
     if (plan.erase === "each-object") {
+      const d = new Drafter(object.id);
       d.phase("erase");
       d.erase(drawn.length === 0 ? [object.id, SHEET_ID] : [object.id]);
-      erasedAt = closesAt + 1;
+      planned.push(...d.moves);
     }
-    moves.push(...d.moves);
-    drawn.push({
-      objectId: object.id,
-      solid: built.solid,
-      depthGroup,
-      closesAt,
-      erasedAt,
-    });
+    drawn.push({ objectId: object.id, solid: built.solid, depthGroup });
   }
   if (plan.erase === "at-end" && drawn.length > 0) {
     const d = new Drafter(SHEET_ID);
     d.phase("erase");
     d.erase([...drawn.map((o) => o.objectId), SHEET_ID]);
-    moves.push(...d.moves);
+    planned.push(...d.moves);
   }
+  const ordered = orderMoves(planned, stepOrder ?? []);
   return {
-    moves,
-    solids: drawn.map((s) => ({ ...s, erasedAt: plan.erase === "at-end" ? moves.length - 1 : s.erasedAt })),
+    moves: ordered.moves,
+    solids: withLives(drawn, ordered.moves),
     frontToBack: orderGroups(
       drawn.map((s) => s.depthGroup),
-      listedFrontToBack,
+      frontToBack,
     ),
-    findings,
+    findings: [...findings, ...ordered.findings],
     scene,
+    drawings,
+  };
+}
+
+/** When each object is closed, by its last line, and when its tails are rubbed out after that. */
+function withLives(
+  drawn: readonly { objectId: string; solid: Solid; depthGroup: string }[],
+  moves: readonly Move[],
+): PlannedSolid[] {
+  const closes = new Map<string, number>();
+  for (const [i, m] of moves.entries()) if (m.hand !== "erase") closes.set(m.objectId, i);
+  const erased = new Map<string, number>();
+  for (const [i, m] of moves.entries())
+    for (const id of m.erases) if (i > (closes.get(id) ?? -1) && !erased.has(id)) erased.set(id, i);
+  return drawn.map((s) => ({
+    ...s,
+    closesAt: closes.get(s.objectId) ?? -1,
+    erasedAt: erased.get(s.objectId) ?? null,
+  }));
+}
+
+function drawnBeforeHost(object: ObjectSlice): Finding {
+  return {
+    code: "drawn-before-host",
+    severity: "fault",
+    about: object.id,
+    message: `The ${object.label} goes on from lines of another thing that is drawn later or hidden: nothing of it can be found yet. Draw it later.`,
+    numbers: {},
   };
 }
 
@@ -126,17 +174,21 @@ function behindTheEye(object: ObjectSlice, built: Built, view: View): Finding | 
 }
 
 function drawObject(
-  object: ObjectSlice,
-  built: Built,
+  placed: Placed,
   plan: Plan,
   view: View,
   foundOf: (objectId: string) => Found | null,
-  keep: (found: Found) => void,
-): Drafter {
+): ObjectDrawing {
+  const { object, built } = placed;
   const d = new Drafter(object.id);
   const frame = requireFrame(view, object.frame);
-  const page = new SolidPage(d, object.id, view, frame, { guides: plan.guides }, built, foundOf);
+  const goesOnFrom = new Map<string, Found | null>();
+  const noted = (id: string) => {
+    const found = foundOf(id);
+    goesOnFrom.set(id, found);
+    return found;
+  };
+  const page = new SolidPage(d, object.id, view, frame, { guides: plan.guides }, built, noted);
   recipeOf(object).draw(page, object, built);
-  keep(page.found);
-  return d;
+  return { placed, plan, moves: d.moves, found: page.found, goesOnFrom };
 }

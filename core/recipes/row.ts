@@ -182,6 +182,7 @@ function callPosts(slice: RowSlice): Record<string, string> {
     called[`foot-${n}`] = `foot of ${one} ${n}`;
     called[`head-${n}`] = `head of ${one} ${n}`;
     called[`middle-${n}`] = `middle of ${one} ${n}`;
+    for (const r of slice.rails.keys()) called[`rail-${r + 1}-${n}`] = `rail on ${one} ${n}`;
   }
   return called;
 }

@@ -28,6 +28,8 @@ export class SolidPage extends Page {
   readonly #showing: ReadonlySet<string>;
   readonly #shown = new Map<string, readonly Interval[]>();
   readonly #marked = new Set<Axis>();
+  /** Where edges lie on paper: asked for again and again while a thing is drawn. */
+  readonly #onPaper = new Map<Edge, HLine>();
   /** Corners found before the first guide: from them guides run on beyond their ends. */
   #near: ReadonlySet<string> | null = null;
 
@@ -297,8 +299,12 @@ export class SolidPage extends Page {
   }
 
   #lineOnPaper(edge: Edge): HLine {
+    const known = this.#onPaper.get(edge);
+    if (known) return known;
     const { camera } = this.view;
-    return join(worldToPaper(camera, this.at(edge.from)), worldToPaper(camera, this.at(edge.to)));
+    const line = join(worldToPaper(camera, this.at(edge.from)), worldToPaper(camera, this.at(edge.to)));
+    this.#onPaper.set(edge, line);
+    return line;
   }
 
   #isEndOn(edge: Edge): boolean {

@@ -17,16 +17,24 @@ function groupOf(built: Built, id: string, placed: ReadonlyMap<string, Placed>):
 }
 
 export interface Placed {
+  readonly object: ObjectSlice;
   readonly built: Built;
   /** All that is tied together in depth shares a group. */
   readonly depthGroup: string;
+  /** What it asked for while it was built: as long as these stay the same, so does it. */
+  readonly leansOn: ReadonlyMap<string, Placed | null>;
 }
 
 /**
  * Every object as it truly stands, hosts before what leans on them whatever the drawing order. A ring of things
- * that lean on each other is cut where it closes: there the host counts as missing.
+ * that lean on each other is cut where it closes: there the host counts as missing. What `before` holds of the same
+ * view is taken over where neither the object nor what it leans on is another.
  */
-export function solveScene(objects: readonly ObjectSlice[], view: View): ReadonlyMap<string, Placed> {
+export function solveScene(
+  objects: readonly ObjectSlice[],
+  view: View,
+  before: ReadonlyMap<string, Placed> | null = null,
+): ReadonlyMap<string, Placed> {
   const byId = new Map(objects.map((o) => [o.id, o]));
   const placed = new Map<string, Placed>();
   const underWay = new Set<string>();
@@ -36,17 +44,25 @@ export function solveScene(objects: readonly ObjectSlice[], view: View): Readonl
     const object = byId.get(id);
     if (!object || underWay.has(id)) return null;
     underWay.add(id);
-    const frame = requireFrame(view, object.frame);
-    const built = recipeOf(object).solve(object, {
-      view,
-      frame,
-      hostOf: (host) => place(host)?.built ?? null,
-    });
+    const was = before?.get(id);
+    const now =
+      was?.object === object && [...was.leansOn].every(([host, stood]) => place(host) === stood)
+        ? was
+        : build(object);
     underWay.delete(id);
-    const depthGroup = groupOf(built, id, placed);
-    const now = { built, depthGroup };
     placed.set(id, now);
     return now;
+  };
+  const build = (object: ObjectSlice): Placed => {
+    const frame = requireFrame(view, object.frame);
+    const leansOn = new Map<string, Placed | null>();
+    const hostOf = (host: string) => {
+      const stands = place(host);
+      leansOn.set(host, stands);
+      return stands?.built ?? null;
+    };
+    const built = recipeOf(object).solve(object, { view, frame, hostOf });
+    return { object, built, depthGroup: groupOf(built, object.id, placed), leansOn };
   };
   for (const object of objects) place(object.id);
   return placed;

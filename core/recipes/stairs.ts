@@ -31,7 +31,7 @@ export const stairs: Recipe<StairsSlice> = {
     for (let i = 1; i <= n; i++) ring.push([`riser-${i}`, (i - 1) / n, i / n], [`tread-${i}`, i / n, i / n]);
     ring.push(["heel", 1, 0]);
     const solid = prism(block, straightProfile(plane, [ring]), { axis: sweep, from: 0, to: 1 }, true);
-    return { solid, block, points: {}, tie, findings };
+    return { solid, block, points: {}, called: callSteps(n), tie, findings };
   },
   draw: (page, slice) => {
     const { sweep, end } = PROFILE_PLANE[slice.side];
@@ -42,3 +42,22 @@ export const stairs: Recipe<StairsSlice> = {
     sweepProfile(page, sweep, false);
   },
 };
+
+/** "Edge of step 2", "inner corner of step 2"; at the far end the same with "far". */
+function callSteps(n: number): Record<string, string> {
+  const called: Record<string, string> = {};
+  for (const [end, far] of [
+    ["front", ""],
+    ["left", ""],
+    ["back", "far "],
+    ["right", "far "],
+  ] as const) {
+    called[`${end}-foot`] = `${far}foot of the stairs`;
+    called[`${end}-heel`] = `${far}heel of the stairs`;
+    for (let i = 1; i <= n; i++) {
+      called[`${end}-riser-${i}`] = `${far}edge of step ${i}`;
+      called[`${end}-tread-${i}`] = i === n ? `${far}end of the top step` : `${far}inner corner of step ${i}`;
+    }
+  }
+  return called;
+}

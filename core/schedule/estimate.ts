@@ -34,8 +34,7 @@ export function handTimesMs(moves: readonly Move[], paper: Paper, pace: Pace): n
 
 /** How long it takes to tell a step, in real ms. */
 export function tellingMs(step: Step, pace: Pace): number {
-  const words = [...step.instruction, ...step.notes].join(" ").split(/\s+/).filter(Boolean).length;
-  return (words / pace.wordsPerMinute) * 60_000;
+  return (step.wordCount / pace.wordsPerMinute) * 60_000;
 }
 
 /** How much longer the class needs than the demonstrator: the wait after a step, in real ms. */

@@ -1,9 +1,12 @@
-import { countOf, type Finding, listOf } from "../base/index.ts";
+import { countOf, type Finding, listOf, requireAt } from "../base/index.ts";
 import type { Evaluation, Move } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import { isDot, type Paper, type PaperStroke } from "../paper/index.ts";
+import type { Plan } from "../plan/index.ts";
+import type { ObjectSlice } from "../recipes/index.ts";
 import type { View } from "../view/index.ts";
-import type { Step, StepKind, StepOverride } from "./step.ts";
+import { fitWords } from "./fit-words.ts";
+import type { Step, StepKind, StepOverride, StepWords } from "./step.ts";
 import { wordStep } from "./word-step.ts";
 
 export interface StepsInput {
@@ -11,29 +14,43 @@ export interface StepsInput {
   readonly evaluation: Evaluation;
   readonly paper: Paper;
   readonly view: View;
-  readonly labelOf: (objectId: string) => string;
+  readonly plan: Plan;
+  readonly objectOf: (objectId: string) => ObjectSlice | null;
   readonly overrides: Readonly<Record<string, StepOverride>>;
+  /** Words made before for the same moves in the same view; new ones are added. */
+  readonly memo?: WordMemo | undefined;
+}
+
+/** Words and steps of a stretch by its first move, with what else they depend on. */
+export type WordMemo = WeakMap<Move, RememberedStep>;
+
+interface RememberedStep {
+  readonly last: Move;
+  readonly object: ObjectSlice | null;
+  readonly words: StepWords;
+  readonly plan: Plan;
+  readonly before: number;
+  readonly own: StepOverride | undefined;
+  readonly strokes: readonly PaperStroke[];
+  readonly step: Step;
 }
 
 /**
- * Groups the moves into steps, one for each phase of each object, with their words. A rubbing-out that would
- * remove nothing is no step. Overrides of steps that are gone are reported and kept.
+ * Groups the moves into steps, one for each phase of each object, with their words; the educator's cuts and joins
+ * lie over that. A rubbing-out that would remove nothing is no step. Overrides of steps that are gone are reported
+ * and kept.
  */
 export function groupSteps(input: StepsInput): { steps: readonly Step[]; findings: readonly Finding[] } {
+  const stretches = stretchesOf(input);
+  const describe = describer(input);
   const steps: Step[] = [];
-  const strokeOf = new Map(input.paper.strokes.map((s) => [s.moveIndex, s]));
-  const erasing = new Set(input.paper.strokes.flatMap((s) => s.pieces.map((p) => p.diesAt)));
-  for (let first = 0; first < input.moves.length; ) {
-    const move = input.moves[first];
-    if (!move) break;
-    let last = first;
-    while (samePhase(input.moves[last + 1], move)) last++;
-    if (move.hand !== "erase" || erasing.has(first)) {
-      steps.push(describe(input, strokeOf, move, first, last, steps.length + 1));
-    }
-    first = last + 1;
+  for (const stretch of stretches) {
+    const step = describe(stretch, steps.length + 1);
+    const last = steps[steps.length - 1];
+    if (last && input.overrides[step.id]?.joined) steps[steps.length - 1] = joinSteps(last, step);
+    else steps.push(step);
   }
-  const known = new Set(steps.map((s) => s.id));
+  const known = new Set(stretches.map((s) => s.id));
   const findings = Object.keys(input.overrides)
     .filter((id) => !known.has(id))
     .map(
@@ -48,45 +65,163 @@ export function groupSteps(input: StepsInput): { steps: readonly Step[]; finding
   return { steps, findings: [...findings, ...crowdedSteps(steps)] };
 }
 
+/** A run of moves told together. */
+interface Stretch {
+  readonly id: string;
+  readonly objectId: string;
+  readonly phase: string;
+  readonly first: number;
+  readonly last: number;
+}
+
+function stretchesOf({ moves, paper, overrides }: StepsInput): Stretch[] {
+  const erasing = new Set<number | null>();
+  for (const s of paper.strokes) for (const p of s.pieces) erasing.add(p.diesAt);
+  const stretches: Stretch[] = [];
+  for (let first = 0; first < moves.length; ) {
+    const move = moves[first];
+    if (!move) break;
+    let last = first;
+    while (samePhase(moves[last + 1], move)) last++;
+    const id = `${move.objectId}/${move.phase}`;
+    const cuts = overrides[id]?.cutBefore ?? NO_CUTS;
+    let from = first;
+    for (let i = first; i <= last; i++) {
+      if (i < last && !cuts.includes(moves[i + 1]?.id ?? "")) continue;
+      const part = from === first ? id : `${id}~${moves[from]?.id.slice(move.objectId.length + 1)}`;
+      const nothing = move.hand === "erase" && !erasing.has(first);
+      if (!nothing)
+        stretches.push({ id: part, objectId: move.objectId, phase: move.phase, first: from, last: i });
+      from = i + 1;
+    }
+    first = last + 1;
+  }
+  return stretches;
+}
+
+const NO_CUTS: readonly string[] = [];
+
 function samePhase(next: Move | undefined, move: Move): boolean {
   return next !== undefined && next.objectId === move.objectId && next.phase === move.phase;
 }
 
-function describe(
-  input: StepsInput,
-  strokeOf: ReadonlyMap<number, PaperStroke>,
-  move: Move,
-  first: number,
-  last: number,
-  number: number,
-): Step {
-  const moves = input.moves.slice(first, last + 1);
-  const id = `${move.objectId}/${move.phase}`;
-  const strokes = moves.flatMap((_, i) => strokeOf.get(first + i) ?? []).filter((stroke) => !isDot(stroke));
-  const words = wordStep(move.objectId, move.phase, {
-    moves,
-    label: input.labelOf(move.objectId),
-    sheet: input.view.sheet,
-    view: input.view,
-    lengthAlong: (from, to) => {
-      const [p, q] = [input.evaluation.points.get(from), input.evaluation.points.get(to)];
-      const [a, b] = [p && findPaperPoint(p), q && findPaperPoint(q)];
-      return a && b ? distanceMm(a, b) : 0;
-    },
-  });
-  const own = input.overrides[id];
+/** Describes one stretch after another; how often a kind of step came before decides how much help it gets. */
+function describer(input: StepsInput): (stretch: Stretch, number: number) => Step {
+  const strokeOf: (PaperStroke | undefined)[] = [];
+  for (const s of input.paper.strokes) strokeOf[s.moveIndex] = s;
+  const pointNames = lazily(
+    () => new Map(input.moves.flatMap((m) => m.points.map((p) => [p.id, p.called] as const))),
+  );
+  const lineNames = lazily(
+    () => new Map(input.moves.flatMap((m) => m.lines.map((l) => [l.id, l.called] as const))),
+  );
+  const onPaper = (id: string) => {
+    const p = input.evaluation.points.get(id);
+    return p ? findPaperPoint(p) : null;
+  };
+  const told = new Map<string, number>();
+  const labelOf = (id: string) => input.objectOf(id)?.label ?? id;
+  return ({ id, objectId, phase, first, last }, number) => {
+    const strokes: PaperStroke[] = [];
+    for (let i = first; i <= last; i++) {
+      const stroke = strokeOf[i];
+      if (stroke && !isDot(stroke)) strokes.push(stroke);
+    }
+    const object = input.objectOf(objectId);
+    const [firstMove, lastMove] = [requireAt(input.moves, first), requireAt(input.moves, last)];
+    const memo = input.memo?.get(firstMove);
+    const same = memo?.last === lastMove && memo.object === object;
+    const kind = object ? `${object.recipe}/${familyOf(phase)}` : id;
+    const before = told.get(kind) ?? 0;
+    told.set(kind, before + 1);
+    const own = input.overrides[id];
+    if (
+      same &&
+      memo.step.id === id &&
+      memo.step.number === number &&
+      memo.step.firstMove === first &&
+      memo.before === before &&
+      memo.plan === input.plan &&
+      memo.own === own &&
+      memo.strokes.length === strokes.length &&
+      memo.strokes.every((s, i) => s === strokes[i])
+    )
+      return memo.step;
+    const moves = input.moves.slice(first, last + 1);
+    const words = same
+      ? memo.words
+      : wordStep(objectId, object, phase, {
+          moves,
+          label: labelOf(objectId),
+          sheet: input.view.sheet,
+          view: input.view,
+          pointCalled: (point) => pointNames().get(point) ?? point,
+          lineCalled: (line) => lineNames().get(line) ?? "line",
+          lengthAlong: (from, to) => {
+            const [a, b] = [onPaper(from), onPaper(to)];
+            return a && b ? distanceMm(a, b) : 0;
+          },
+        });
+    const fitted = fitWords(words, input.plan, before, moves);
+    const notes = notesOn(strokes, labelOf);
+    const instruction = own?.instruction ? [own.instruction] : fitted.instruction;
+    const step: Step = {
+      id,
+      number,
+      objectId,
+      firstMove: first,
+      lastMove: last,
+      ...fitted,
+      title: own?.title ?? fitted.title,
+      instruction,
+      kind: own?.kind ?? kindOf(moves),
+      notes,
+      newLines: strokes.filter((s) => s.pieces.length > 0).length,
+      wordCount: countWords([...instruction, ...notes]),
+    };
+    input.memo?.set(firstMove, {
+      last: lastMove,
+      object,
+      words,
+      plan: input.plan,
+      before,
+      own,
+      strokes,
+      step,
+    });
+    return step;
+  };
+}
+
+/** Numbered phases are one family: "cut-l1" and "cut-o2" are both cutting a letter. */
+function familyOf(phase: string): string {
+  return /\d$/.test(phase) ? phase.replace(/-[a-z]*\d+$/, "") : phase;
+}
+
+function countWords(sentences: readonly string[]): number {
+  return sentences.reduce((sum, s) => sum + s.split(/\s+/).filter(Boolean).length, 0);
+}
+
+/** A value worked out when it is first asked for. */
+function lazily<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}
+
+/** Two steps as one: told one after the other under the first one's name. */
+function joinSteps(a: Step, b: Step): Step {
   return {
-    id,
-    number,
-    objectId: move.objectId,
-    firstMove: first,
-    lastMove: last,
-    ...words,
-    title: own?.title ?? words.title,
-    instruction: own?.instruction ? [own.instruction] : words.instruction,
-    kind: own?.kind ?? kindOf(moves),
-    notes: notesOn(strokes, input.labelOf),
-    newLines: strokes.filter((s) => s.pieces.length > 0).length,
+    ...a,
+    lastMove: b.lastMove,
+    instruction: [...a.instruction, ...b.instruction],
+    readings: [...a.readings, ...b.readings],
+    check: [a.check, b.check].filter(Boolean).join(" "),
+    notes: [...a.notes, ...b.notes],
+    newLines: a.newLines + b.newLines,
+    wordCount: a.wordCount + b.wordCount,
   };
 }
 

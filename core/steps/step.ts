@@ -12,12 +12,21 @@ export const StepOverrideSchema = v.strictObject({
     v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(600, "an instruction has at most 600 letters")),
   ),
   kind: v.optional(v.picklist(STEP_KINDS)),
+  /** Told, drawn and carded together with the step before. */
+  joined: v.optional(v.boolean()),
+  /** Moves before which the step is cut in two; each begins a step of its own, called after it. */
+  cutBefore: v.optional(v.pipe(v.array(v.string()), v.maxLength(20, "a step is cut at most 20 times"))),
 });
 export type StepOverride = v.InferOutput<typeof StepOverrideSchema>;
+
+/** Slips that can be shown: what the wrong drawing of a step looks like. */
+export type SlipKind = "missed-point" | "slanted" | "leaning" | "level-lid" | "even-gaps";
 
 /** What is said about a step. */
 export interface StepWords {
   readonly title: string;
+  /** The reason behind it; empty when there is none worth a word. */
+  readonly why: string;
   /** Sentences, in order. */
   readonly instruction: readonly string[];
   /** Measures to take, as spoken: "1 1⁄2 in from the left edge". */
@@ -26,6 +35,8 @@ export interface StepWords {
   readonly check: string;
   /** The likely slip; empty when there is none worth a word. */
   readonly slip: string;
+  /** The wrong picture that goes with the slip, or null when it cannot be drawn. */
+  readonly slipKind: SlipKind | null;
 }
 
 /** A stretch of the construction that is told, drawn and carded together. */
@@ -42,4 +53,6 @@ export interface Step extends StepWords {
   readonly notes: readonly string[];
   /** Ruled lines that appear on the paper in this step. */
   readonly newLines: number;
+  /** Words to say for instruction and notes. */
+  readonly wordCount: number;
 }

@@ -32,6 +32,8 @@ function wordFront({ moves, label, sheet }: WordContext): StepWords {
   const up = down < 0 ? `${say(-down)} below the bottom edge` : `${say(down)} up from the bottom edge`;
   if (wide === undefined) {
     return {
+      why: "",
+      slipKind: "leaning",
       title: `${sentence(label)}: the near upright`,
       instruction: [
         `Mark the foot of the ${label} ${left} and ${up}.`,
@@ -43,6 +45,8 @@ function wordFront({ moves, label, sheet }: WordContext): StepWords {
     };
   }
   return {
+    why: "",
+    slipKind: "leaning",
     title: `${sentence(label)}: the front`,
     instruction: [
       `Draw the front of the ${label}: ${say(wide)} wide and ${say(high)} high.`,
@@ -62,6 +66,8 @@ function wordGuides({ moves, label }: WordContext): StepWords {
   });
   const one = guides.length === 1;
   return {
+    why: "",
+    slipKind: "missed-point",
     title: `${sentence(label)}: to the ${toVp.length > 1 ? "vanishing points" : "vanishing point"}`,
     instruction:
       toVp.length > 1
@@ -105,6 +111,8 @@ function wordClosing({ moves, label, sheet, lengthAlong }: WordContext): StepWor
         `From the mark draw ${listOf([...(level > 0 ? ["level"] : []), ...(upright > 0 ? ["upright"] : [])])} to the next ${level + upright > 1 ? "lines" : "line"}: ${level + upright > 1 ? "they copy" : "it copies"} the front.`,
       ];
   return {
+    why: "",
+    slipKind: "slanted",
     title: `${sentence(label)}: close the back`,
     instruction: [...mark, ...copy],
     readings: marks.map(
@@ -125,6 +133,8 @@ function wordClosing({ moves, label, sheet, lengthAlong }: WordContext): StepWor
 function wordHiddenEdges({ moves, label }: WordContext): StepWords {
   const count = moves.filter((m) => m.hand === "rule").length;
   return {
+    why: "",
+    slipKind: null,
     title: `${sentence(label)}: the hidden edges`,
     instruction: [
       `Draw the ${countOf(count, "hidden edge")} of the ${label} dotted, as if it were glass.`,
@@ -139,6 +149,8 @@ function wordHiddenEdges({ moves, label }: WordContext): StepWords {
 
 function wordErasing({ label }: WordContext): StepWords {
   return {
+    why: "",
+    slipKind: null,
     title: `${sentence(label)}: rub out the tails`,
     instruction: [`Rub out the guides beyond the back of the ${label}, and every line that it covers.`],
     readings: [],

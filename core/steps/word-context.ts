@@ -8,5 +8,8 @@ export interface WordContext {
   readonly sheet: Sheet;
   readonly view: View;
   /** Distance in mm on paper between two constructed points. */
+  /** What the recipe calls a point or line, by its id. */
+  readonly pointCalled: (id: string) => string;
+  readonly lineCalled: (id: string) => string;
   readonly lengthAlong: (fromPointId: string, toPointId: string) => number;
 }

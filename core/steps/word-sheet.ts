@@ -2,7 +2,7 @@ import { formatLength } from "../base/index.ts";
 import type { StepWords } from "./step.ts";
 import type { WordContext } from "./word-context.ts";
 
-const nothing = { readings: [], check: "", slip: "" } as const;
+const nothing = { why: "", readings: [], check: "", slip: "", slipKind: null } as const;
 
 /** Words for what is done to the sheet itself: centre, horizon, vanishing points, the last rubbing out. */
 export function wordSheet(phase: string, context: WordContext): StepWords {
@@ -59,6 +59,7 @@ function wordCentre({ moves, sheet }: WordContext): StepWords {
   }
   if (moves.some((m) => m.hand === "rule")) {
     return {
+      ...nothing,
       title,
       instruction: [
         `Mark the middle of the top and the bottom edge, ${half.across} from the left, and the middle of both sides, ${half.down} from the top.`,
@@ -70,6 +71,7 @@ function wordCentre({ moves, sheet }: WordContext): StepWords {
     };
   }
   return {
+    ...nothing,
     title,
     instruction: ["Put a dot in the middle of the sheet by eye."],
     readings: [`${half.across} from either side`, `${half.down} from top and bottom`],
@@ -83,6 +85,7 @@ function wordHorizon({ moves, view, sheet }: WordContext): StepWords {
   const up = formatLength(sheet.heightMm - view.horizonMm, sheet);
   if (moves.length === 1) {
     return {
+      ...nothing,
       title: "Draw the horizon",
       instruction: [
         "Slide the ruler to the centre, level with the sheet's edge, and draw the horizon lightly right across.",
@@ -93,6 +96,7 @@ function wordHorizon({ moves, view, sheet }: WordContext): StepWords {
     };
   }
   return {
+    ...nothing,
     title: "Draw the horizon",
     instruction: [
       `On the left and the right edge mark ${down} down from the top.`,
@@ -120,6 +124,7 @@ function wordVanishingPoints({ moves, sheet }: WordContext): StepWords {
     return `the ${called} ${formatLength(mm, sheet)} from the left edge${middle(mm) ? ", in the middle" : ""}`;
   };
   return {
+    ...nothing,
     title: one ? "Mark the vanishing point" : "Mark the vanishing points",
     instruction: [
       `On the horizon mark ${marks.map(where).join(" and ")}.`,

@@ -1,0 +1,73 @@
+import { assertNever } from "../base/index.ts";
+import type { Paper, PaperStroke } from "../paper/index.ts";
+import type { SlipKind, Step } from "../steps/index.ts";
+import type { Sheet } from "../view/index.ts";
+import { drawState } from "./draw-state.ts";
+import type { Medium } from "./ink.ts";
+import type { Drawing, Mark, Spot } from "./mark.ts";
+
+/** How far beside the point a beginner's ruler lies, as a part of the line's length; common practice, no published source. */
+const MISS = 0.07;
+const LEAN_RAD = (6 * Math.PI) / 180;
+
+/** The likely slip of a step as a picture: the sheet before the step, and the step's own lines drawn wrongly. */
+export function drawSlip(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawing | null {
+  if (step.slipKind === null) return null;
+  const before = drawState(paper, sheet, step.firstMove - 1, step.firstMove, medium);
+  const kind = step.slipKind;
+  const lines = paper.strokes.filter(
+    (s) =>
+      s.moveIndex >= step.firstMove &&
+      s.moveIndex <= step.lastMove &&
+      s.pieces.length > 0 &&
+      s.trace.kind === "straight",
+  );
+  const wrong = lines.flatMap((stroke, i) => wrongMark(stroke, kind, i, lines.length));
+  if (wrong.length === 0) return null;
+  return { ...before, marks: [...before.marks, ...wrong], alt: `Not like this: ${step.slip}` };
+}
+
+function wrongMark(stroke: PaperStroke, kind: SlipKind, i: number, count: number): Mark[] {
+  const a = { x: stroke.from.xMm, y: stroke.from.yMm };
+  const end = stroke.pieces.findLast((p) => p.part !== "tail")?.to ?? 1;
+  const b = { x: a.x + (stroke.to.xMm - a.x) * end, y: a.y + (stroke.to.yMm - a.y) * end };
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const upright = Math.abs(dx) < 0.05 * Math.abs(dy);
+  const level = Math.abs(dy) < 0.05 * Math.abs(dx);
+  const side = i % 2 === 0 ? 1 : -1;
+  const mark = (to: Spot): Mark[] => [
+    {
+      kind: "path",
+      id: `${stroke.id}#wrong`,
+      points: [a, to],
+      closed: false,
+      ink: { colour: "wrong", width: 0.6, dash: [2.5, 0.8] },
+      fill: null,
+    },
+  ];
+  switch (kind) {
+    case "missed-point":
+      return mark({ x: b.x - dy * MISS * side, y: b.y + dx * MISS * side });
+    case "leaning":
+      return upright ? mark(turned(a, b, LEAN_RAD * side)) : mark(b);
+    case "slanted":
+      return upright || level ? mark(turned(a, b, -LEAN_RAD * 1.5)) : mark(b);
+    case "level-lid":
+      return upright ? mark(b) : mark({ x: b.x, y: a.y });
+    case "even-gaps": {
+      // The far lines stand too far off: as if every gap were like the first.
+      const shift = ((count - i) / Math.max(1, count)) * 0.12;
+      return mark({ x: b.x + dx * shift, y: b.y + dy * shift });
+    }
+    default:
+      return assertNever(kind);
+  }
+}
+
+function turned(a: Spot, b: Spot, rad: number): Spot {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  return {
+    x: a.x + dx * Math.cos(rad) - dy * Math.sin(rad),
+    y: a.y + dx * Math.sin(rad) + dy * Math.cos(rad),
+  };
+}

@@ -1,0 +1,64 @@
+import type { Finding } from "../base/index.ts";
+import { type Move, needsOf } from "../drafter/index.ts";
+
+/**
+ * The moves with whole phases ("object/phase") in the order asked for; phases it does not name keep their place
+ * behind the one they followed. An order in which a move would need what is not there yet is refused by name, and
+ * the usual order kept.
+ */
+export function orderMoves(
+  moves: readonly Move[],
+  order: readonly string[],
+): { moves: readonly Move[]; findings: readonly Finding[] } {
+  if (order.length === 0) return { moves, findings: [] };
+  const blocks = new Map<string, Move[]>();
+  for (const move of moves) {
+    const key = phaseOf(move);
+    blocks.set(key, [...(blocks.get(key) ?? []), move]);
+  }
+  const keys = [...blocks.keys()];
+  const wanted = order.filter((key) => blocks.has(key));
+  const sorted: string[] = [];
+  let next = 0;
+  for (const key of keys) sorted.push(wanted.includes(key) ? (wanted[next++] ?? key) : key);
+  const ordered = sorted.flatMap((key) => blocks.get(key) ?? []);
+  const broken = firstUnmetNeed(ordered);
+  if (!broken) return { moves: ordered, findings: [] };
+  const { move, needs, madeBy } = broken;
+  return {
+    moves,
+    findings: [
+      {
+        code: "illegal-order",
+        severity: "fault",
+        about: phaseOf(move),
+        message: `This order cannot be drawn: "${move.id}" needs "${needs}", which "${madeBy}" makes only later. The usual order is kept.`,
+        numbers: {},
+      },
+    ],
+  };
+}
+
+function phaseOf(move: Move): string {
+  return `${move.objectId}/${move.phase}`;
+}
+
+/** The first move that needs a point or line which only a later move makes. */
+function firstUnmetNeed(moves: readonly Move[]): { move: Move; needs: string; madeBy: string } | null {
+  const makers = new Map(
+    moves.flatMap((m) => [...m.points, ...m.lines].map((made) => [made.id, m.id] as const)),
+  );
+  const there = new Set<string>();
+  for (const move of moves) {
+    for (const made of move.lines) there.add(made.id);
+    // Points of one move may lie on its own line, and share names with each other.
+    const own = new Set(move.points.map((p) => p.id));
+    for (const { rule } of [...move.lines, ...move.points])
+      for (const need of needsOf(rule)) {
+        const madeBy = makers.get(need);
+        if (madeBy !== undefined && !there.has(need) && !own.has(need)) return { move, needs: need, madeBy };
+      }
+    for (const id of own) there.add(id);
+  }
+  return null;
+}
