@@ -17,10 +17,15 @@ export async function seed(db: Db, folder: string): Promise<number> {
     .filter((f) => f.endsWith(".json"))
     .sort()
     .reverse();
-  for (const [i, file] of files.entries()) {
+  const demos = files.map((file) => {
     const parsed = parseLessonText(readFileSync(join(here, "lessons", file), "utf8"));
     if (!parsed.ok) throw new Error(`${file}: ${parsed.findings.map((f) => f.message).join(" ")}`);
-    const lesson = await withStoredVideos(parsed.value, db, folder);
+    return parsed.value;
+  });
+  // The lesson that comes with a take shows most of what there is: it stands first.
+  demos.sort((a, b) => a.takes.length - b.takes.length);
+  for (const [i, demo] of demos.entries()) {
+    const lesson = await withStoredVideos(demo, db, folder);
     createLesson(lesson, db, new Date(Date.now() + i));
   }
   return files.length;

@@ -10,9 +10,11 @@ import {
   hPoint,
   join,
   meet,
+  type PaperPoint,
 } from "../geometry/index.ts";
 import { requireFrame, type View, vanishingPoint, worldToPaper } from "../view/index.ts";
-import type { Aim, FromEdge, LineRule, Move, PointRule } from "./move.ts";
+import type { Aim, FromEdge, LineMade, LineRule, Move, PointMade, PointRule } from "./move.ts";
+import { NO_SLIPS, type Slips, slippedLine } from "./slips.ts";
 
 /** Where ruler and pencil put every point and line. */
 export interface Evaluation {
@@ -28,11 +30,17 @@ const SAME_POINT_MM = 1e-6;
 
 /**
  * Carries the moves out with ruler and pencil only: joins and crossings, no camera but for the vanishing points.
+ * With `slips` the hand errs by so much; with `known` it goes on from points and lines that are there already.
  * A point that cannot be found is left out and reported once, by name; what needs it is left out too.
  */
-export function evaluate(moves: readonly Move[], view: View): Evaluation {
-  const points = new Map<string, HPoint>();
-  const lines = new Map<string, HLine>();
+export function evaluate(
+  moves: readonly Move[],
+  view: View,
+  slips: Slips = NO_SLIPS,
+  known: Pick<Evaluation, "points" | "lines"> | null = null,
+): Evaluation {
+  const points = new Map<string, HPoint>(known?.points);
+  const lines = new Map<string, HLine>(known?.lines);
   const findings: Finding[] = [];
 
   const aimAt = (aim: Aim): HPoint | null => {
@@ -163,19 +171,73 @@ export function evaluate(moves: readonly Move[], view: View): Evaluation {
     });
   };
 
+  const withLineSlip = ({ id, rule }: LineMade, line: HLine): HLine => {
+    const slip = slips.lines.get(id);
+    if (!slip) return line;
+    const [from, aim] =
+      rule.kind === "toward"
+        ? [points.get(rule.through), aimAt(rule.aim)]
+        : rule.kind === "join"
+          ? [points.get(rule.points[0]), points.get(rule.points[1]) ?? null]
+          : [null, null];
+    const start = from && findPaperPoint(from);
+    return start && aim ? slippedLine(start, aim, slip) : line;
+  };
+
+  const withPointSlip = ({ id, rule }: PointMade, point: HPoint): HPoint => {
+    const [beside, along] = [slips.points.get(id), slips.along.get(id)];
+    const at = beside || along !== undefined ? findPaperPoint(point) : null;
+    if (!at) return point;
+    const way = along === undefined ? null : directionOf(rule);
+    return hPoint({
+      xMm: at.xMm + (beside?.dxMm ?? 0) + (way ? way.x * (along ?? 0) : 0),
+      yMm: at.yMm + (beside?.dyMm ?? 0) + (way ? way.y * (along ?? 0) : 0),
+    });
+  };
+
+  /** The direction on paper in which a mark on a line can slide. */
+  const directionOf = (rule: PointRule): { x: number; y: number } | null => {
+    const toPaper = (id: string) => {
+      const p = points.get(id);
+      return p ? findPaperPoint(p) : null;
+    };
+    const ends: readonly [PaperPoint | null, PaperPoint | null] | null =
+      rule.kind === "measured"
+        ? [toPaper(rule.from), toPaper(rule.toward)]
+        : rule.kind === "share"
+          ? [toPaper(rule.from), toPaper(rule.to)]
+          : rule.kind === "part-way-to-vp"
+            ? [toPaper(rule.from), findFinite(aimAt(rule.aim))]
+            : null;
+    if (ends?.[0] && ends[1]) {
+      const [dx, dy] = [ends[1].xMm - ends[0].xMm, ends[1].yMm - ends[0].yMm];
+      const size = Math.hypot(dx, dy);
+      return size > 0 ? { x: dx / size, y: dy / size } : null;
+    }
+    const line =
+      rule.kind === "along" || rule.kind === "on-line-from-edge" ? lines.get(rule.line) : undefined;
+    if (!line) return null;
+    const size = Math.hypot(line[0], line[1]);
+    return { x: line[1] / size, y: -line[0] / size };
+  };
+
   for (const move of moves) {
     for (const line of move.lines) {
       const found = findLine(line.rule);
       if (typeof found === "string") report(line.id, line.called, found);
-      else lines.set(line.id, found);
+      else lines.set(line.id, withLineSlip(line, found));
     }
     for (const point of move.points) {
       const found = findPoint(point.rule);
       if (typeof found === "string") report(point.id, point.called, found);
-      else points.set(point.id, found);
+      else points.set(point.id, withPointSlip(point, found));
     }
   }
   return { points, lines, findings };
+}
+
+function findFinite(p: HPoint | null): PaperPoint | null {
+  return p && findPaperPoint(p);
 }
 
 const MISSING = "what it needs is missing";

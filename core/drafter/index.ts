@@ -16,3 +16,4 @@ export type {
   StrokeRole,
 } from "./move.ts";
 export { needsOf } from "./move.ts";
+export { NO_SLIPS, type Slips } from "./slips.ts";

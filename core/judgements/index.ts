@@ -1,2 +1,13 @@
+export { judgeComposition } from "./composition.ts";
 export { coneRadiusMm, judgeConeOfVision } from "./cone-of-vision.ts";
-export { judgeOffSheet } from "./off-sheet.ts";
+export type { Cost } from "./cost.ts";
+export { costOf } from "./cost.ts";
+export { judgeCrowding } from "./crowding.ts";
+export type { Hand, PointDrift } from "./drift.ts";
+export { driftOf, sourcesOf, USUAL_HAND } from "./drift.ts";
+export { judgeKeepOut } from "./keep-out.ts";
+export type { SlopeMark, SlopeMarks } from "./off-sheet.ts";
+export { judgeOffSheet, slopeMarks, tapeNeeded, vanishingPoints } from "./off-sheet.ts";
+export { judgeRightAngles } from "./right-angles.ts";
+export { judgeRulerReach, USUAL_RULER_MM } from "./ruler-reach.ts";
+export { judgeSquashed } from "./squashed.ts";

@@ -1,12 +1,12 @@
 import type { Finding } from "../base/index.ts";
 import { type Evaluation, evaluate } from "../drafter/index.ts";
-import { judgeConeOfVision, judgeOffSheet } from "../judgements/index.ts";
 import { findCurrentTake, type Lesson } from "../lesson/index.ts";
 import { type Word, wordsOf } from "../narration/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
 import { type Schedule, scheduleSteps } from "../schedule/index.ts";
 import { groupSteps, type Step, type WordMemo } from "../steps/index.ts";
 import { type DrawnLesson, drawLesson } from "./draw-lesson.ts";
+import { judgeDrawing } from "./judge-lesson.ts";
 
 /** Everything that follows from a lesson document. Never saved: always computed. */
 export interface ComputedLesson extends DrawnLesson {
@@ -67,8 +67,7 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
     ...evaluation.findings,
     ...paper.findings,
     ...grouped.findings,
-    ...judgeOffSheet(view),
-    ...judgeConeOfVision(program.solids, view),
+    ...judgeDrawing(drawn),
     ...schedule.findings,
   ];
   return {

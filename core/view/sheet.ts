@@ -13,6 +13,14 @@ export const SheetSchema = v.strictObject({
   unit: v.picklist(["in", "mm"]),
   /** Denominator of the finest inch fraction that readings use. */
   smallestFraction: v.picklist([2, 4, 8, 16]),
+  /** Length of the class's rulers; left out: 300 mm. */
+  rulerMm: v.optional(
+    v.pipe(
+      v.number(),
+      v.minValue(50, "a ruler is at least 50 mm"),
+      v.maxValue(2000, "a ruler is at most 2000 mm"),
+    ),
+  ),
 });
 
 export type Sheet = v.InferOutput<typeof SheetSchema>;

@@ -1,0 +1,80 @@
+import type { Finding } from "../base/index.ts";
+import type { PaperPoint } from "../geometry/index.ts";
+import type { Paper } from "../paper/index.ts";
+import type { PlannedSolid } from "../recipes/index.ts";
+import type { View } from "../view/index.ts";
+import { isOutline, standingLines } from "./standing-lines.ts";
+
+/** How near the middle of the sheet a horizon cuts the picture in two equal halves. */
+const MIDDLE_MM = 1;
+/** A corner this near another thing's outline seems to touch it. */
+const TOUCHING_MM = 0.7;
+
+/** Reports what weakens the picture: a horizon in the very middle, corners that touch, things cut by the sheet's edge. */
+export function judgeComposition(
+  paper: Paper,
+  solids: readonly PlannedSolid[],
+  view: View,
+  isDrill: boolean,
+): Finding[] {
+  const findings: Finding[] = [];
+  const middle = view.sheet.heightMm / 2;
+  if (!isDrill && solids.length > 0 && Math.abs(view.horizonMm - middle) < MIDDLE_MM)
+    findings.push({
+      code: "horizon-in-middle",
+      severity: "note",
+      about: "sheet",
+      message:
+        "The horizon cuts the sheet into two equal halves: fine for a drill, dull for a picture. A third down or up is livelier.",
+      numbers: { fromMiddleMm: view.horizonMm - middle },
+      mend: {
+        label: "Put it a third down",
+        changes: [
+          { id: "view", field: "horizonFromTopMm", value: Math.round((view.sheet.heightMm / 3) * 10) / 10 },
+        ],
+      },
+    });
+  for (const objectId of new Set(
+    paper.strokes.filter((s) => s.runsOff && isOutline(s)).map((s) => s.objectId),
+  ))
+    findings.push({
+      code: "cut-by-sheet",
+      severity: "note",
+      about: objectId,
+      message: `"${objectId}" runs off the sheet: its lines stop at the edge.`,
+      numbers: {},
+    });
+  const lines = standingLines(paper).filter((l) => isOutline(l.stroke));
+  const groups = new Map(solids.map((s) => [s.objectId, s.depthGroup]));
+  const told = new Set<string>();
+  for (const a of lines)
+    for (const p of [a.from, a.to])
+      for (const b of lines) {
+        const [x, y] = [a.stroke.objectId, b.stroke.objectId];
+        const pair = [x, y].sort().join(" ");
+        if (x === y || told.has(pair) || touchesBySense(groups, x, y) || distanceToMm(p, b) > TOUCHING_MM)
+          continue;
+        told.add(pair);
+        findings.push({
+          code: "corner-touches",
+          severity: "note",
+          about: x,
+          message: `A corner of "${x}" seems to touch the outline of "${y}": move one of them a little so that they overlap or stand clear.`,
+          numbers: { gapMm: distanceToMm(p, b) },
+        });
+      }
+  return findings;
+}
+
+/** Things of one depth group may really touch: a crate on a crate, a door in its wall. */
+function touchesBySense(groups: ReadonlyMap<string, string>, a: string, b: string): boolean {
+  return groups.get(a) === groups.get(b) && groups.get(a) !== undefined;
+}
+
+function distanceToMm(p: PaperPoint, { from, to }: { from: PaperPoint; to: PaperPoint }): number {
+  const [dx, dy] = [to.xMm - from.xMm, to.yMm - from.yMm];
+  const size2 = dx * dx + dy * dy;
+  const t =
+    size2 > 0 ? Math.max(0, Math.min(1, ((p.xMm - from.xMm) * dx + (p.yMm - from.yMm) * dy) / size2)) : 0;
+  return Math.hypot(p.xMm - from.xMm - dx * t, p.yMm - from.yMm - dy * t);
+}

@@ -1,0 +1,123 @@
+import { type Evaluation, evaluate, type Move, needsOf, type Slips } from "../drafter/index.ts";
+import { findPaperPoint, type HLine, type HPoint } from "../geometry/index.ts";
+import type { View } from "../view/index.ts";
+
+/** How exactly a hand works. */
+export interface Hand {
+  /** A pencil mark or a ruler's edge lies within ± this of where it should, mm on paper. */
+  readonly withinMm: number;
+}
+
+/** A pencil is set down within half a millimetre; common practice, no published source. */
+export const USUAL_HAND: Hand = { withinMm: 0.5 };
+
+/** Where errors of the hand take a point. */
+export interface PointDrift {
+  readonly pointId: string;
+  readonly called: string;
+  /** Standard deviation of its place on paper, mm. */
+  readonly expectedMm: number;
+  /** The move that adds most to it, and its part of the whole. */
+  readonly weakestMove: string;
+  readonly weakestShare: number;
+}
+
+/** One way in which a hand can err: which move, and the slip for an error of so many mm. */
+export interface Source {
+  readonly moveId: string;
+  readonly slip: (mm: number) => Slips;
+}
+
+/** A step small enough for a straight line through the error's effect, large against rounding. */
+const PROBE_MM = 1e-4;
+
+/**
+ * The expected error of every point of some moves, to first order: each mark and each ruler edge errs by itself, evenly
+ * within ± the hand's tolerance, and the effects add as variances. Derivatives are taken by carrying the moves out once
+ * more with a single small slip (C. F. Gauss, Theoria combinationis, 1823, for the law of propagation; from memory).
+ */
+export function driftOf(
+  moves: readonly Move[],
+  view: View,
+  known: Pick<Evaluation, "points" | "lines">,
+  hand: Hand = USUAL_HAND,
+): PointDrift[] {
+  const outside = outsideNeeds(moves, known);
+  const exact = evaluate(moves, view, undefined, outside);
+  const points = moves.flatMap((m) => m.points);
+  const variance = points.map(() => 0);
+  const most = points.map(() => ({ moveId: "", part: 0 }));
+  // An even spread over ± t has the standard deviation t/√3.
+  const sigma = hand.withinMm / Math.sqrt(3);
+  for (const source of sourcesOf(moves)) {
+    const slipped = evaluate(moves, view, source.slip(PROBE_MM), outside);
+    for (const [i, point] of points.entries()) {
+      const [a, b] = [exact.points.get(point.id), slipped.points.get(point.id)];
+      const [p, q] = [a && findPaperPoint(a), b && findPaperPoint(b)];
+      if (!p || !q) continue;
+      const effect = (Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm) / PROBE_MM) * sigma;
+      const part = effect * effect;
+      variance[i] = (variance[i] ?? 0) + part;
+      if (part > (most[i]?.part ?? 0)) most[i] = { moveId: source.moveId, part };
+    }
+  }
+  return points.map((point, i) => ({
+    pointId: point.id,
+    called: point.called,
+    expectedMm: Math.sqrt(variance[i] ?? 0),
+    weakestMove: most[i]?.moveId ?? "",
+    weakestShare: (variance[i] ?? 0) > 0 ? (most[i]?.part ?? 0) / (variance[i] ?? 1) : 0,
+  }));
+}
+
+/** Of all that is known, only what these moves go on from: they are carried out many times over. */
+function outsideNeeds(
+  moves: readonly Move[],
+  known: Pick<Evaluation, "points" | "lines">,
+): Pick<Evaluation, "points" | "lines"> {
+  const points = new Map<string, HPoint>();
+  const lines = new Map<string, HLine>();
+  for (const { rule } of moves.flatMap((m) => [...m.points, ...m.lines]))
+    for (const id of needsOf(rule)) {
+      const [p, l] = [known.points.get(id), known.lines.get(id)];
+      if (p) points.set(id, p);
+      if (l) lines.set(id, l);
+    }
+  return { points, lines };
+}
+
+/** Every way in which these moves can go wrong by themselves. */
+export function sourcesOf(moves: readonly Move[]): Source[] {
+  const none = { points: new Map(), along: new Map(), lines: new Map() };
+  return moves.flatMap((move): Source[] => {
+    const { id: moveId } = move;
+    const marks = move.points.flatMap(({ id, rule }): Source[] => {
+      switch (rule.kind) {
+        case "from-edges":
+          return [
+            { moveId, slip: (mm) => ({ ...none, points: new Map([[id, { dxMm: mm, dyMm: 0 }]]) }) },
+            { moveId, slip: (mm) => ({ ...none, points: new Map([[id, { dxMm: 0, dyMm: mm }]]) }) },
+          ];
+        case "along":
+        case "measured":
+        case "share":
+        case "part-way-to-vp":
+        case "on-line-from-edge":
+          return [{ moveId, slip: (mm) => ({ ...none, along: new Map([[id, mm]]) }) }];
+        case "crossing":
+        case "same":
+        case "sheet-corner":
+          return [];
+      }
+    });
+    const rulers = move.lines.flatMap(({ id, rule }): Source[] =>
+      rule.kind === "toward" || rule.kind === "join"
+        ? [
+            { moveId, slip: (mm) => ({ ...none, lines: new Map([[id, { startMm: mm, endMm: 0 }]]) }) },
+            { moveId, slip: (mm) => ({ ...none, lines: new Map([[id, { startMm: 0, endMm: mm }]]) }) },
+          ]
+        : [],
+    );
+    return [...marks, ...rulers];
+  });
+}
