@@ -20,6 +20,7 @@ export default defineConfig({
       args: [
         "--no-sandbox",
         "--disable-gpu",
+        "--enable-unsafe-swiftshader",
         "--disable-quic",
         "--no-first-run",
         "--disable-background-networking",

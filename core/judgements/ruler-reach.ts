@@ -1,4 +1,4 @@
-import { countOf, type Finding, formatLength } from "../base/index.ts";
+import { countOf, type Finding, formatLength, sentenceCase } from "../base/index.ts";
 import { distanceMm } from "../geometry/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { View } from "../view/index.ts";
@@ -22,7 +22,7 @@ export function judgeRulerReach(paper: Paper, view: View, rulerMm: number): Find
       code: "beyond-ruler",
       severity: "note",
       about: "sheet",
-      message: `${countOf(long.length, "line is", "lines are")} longer than the ruler of ${formatLength(rulerMm, view.sheet)}, the longest ("${longest.id}") ${formatLength(longest.lengthMm, view.sheet)}: draw to about two thirds, shift the ruler along the line so that it still covers the half just drawn, and go on.`,
+      message: `${sentenceCase(countOf(long.length, "line is", "lines are"))} longer than the ruler of ${formatLength(rulerMm, view.sheet)}, the longest ("${longest.id}") ${formatLength(longest.lengthMm, view.sheet)}: draw to about two thirds, shift the ruler along the line so that it still covers the half just drawn, and go on.`,
       numbers: { lines: long.length, longestMm: longest.lengthMm, rulerMm },
     },
   ];

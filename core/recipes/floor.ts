@@ -1,6 +1,6 @@
 import * as v from "valibot";
-import { pointInBlock } from "../solids/index.ts";
-import { add, type Vec3 } from "../view/index.ts";
+import { type Block, pointInBlock } from "../solids/index.ts";
+import { add, scaled, sizeOf, unit, type Vec3 } from "../view/index.ts";
 import { ObjectBase } from "./object-base.ts";
 import { ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
 import { type Built, FLAT, type Recipe, type SolveContext } from "./recipe.ts";
@@ -17,8 +17,11 @@ export const FloorSchema = v.strictObject({
     v.maxValue(24, "at most 24 columns"),
   ),
   rows: v.pipe(v.number(), v.integer(), v.minValue(1, "at least one row"), v.maxValue(24, "at most 24 rows")),
-  /** Rows of equal true depth by the diagonal, or each a part of the way from the last (a fixed share), as by eye. */
-  spacing: v.picklist(["true", "by-eye"]),
+  /**
+   * Rows of equal true depth by the diagonal; square tiles, as deep as they are wide, whatever the depth handle says; or
+   * each gap shorter by a fixed share, as by eye.
+   */
+  spacing: v.picklist(["true", "square", "by-eye"]),
   /** Fill every other tile. */
   chequered: v.boolean(),
   handles: v.strictObject({ ...FOOT, width: ExtentSchema, depth: ExtentSchema }),
@@ -32,7 +35,8 @@ export const floor: Recipe<FloorSlice> = {
 };
 
 function solveFloor(slice: FloorSlice, context: SolveContext): Built {
-  const { block, tie, findings } = layBlock({ ...slice, depthSetBy: "ground" }, context);
+  const { block: laid, tie, findings } = layBlock({ ...slice, depthSetBy: "ground" }, context);
+  const block = slice.spacing === "square" ? withSquareTiles(laid, slice) : laid;
   const points: Record<string, Vec3> = {};
   const rows = rowShares(slice, block.origin, block.depth);
   for (let i = 0; i <= slice.columns; i++)
@@ -44,10 +48,16 @@ function solveFloor(slice: FloorSlice, context: SolveContext): Built {
   return { solid: { ...FLAT, corners: {} }, block, points, called: callCrossings(slice), tie, findings };
 }
 
+/** The block as deep as its rows of square tiles. */
+function withSquareTiles(block: Block, { columns, rows }: FloorSlice): Block {
+  const tile = sizeOf(block.width) / columns;
+  return { ...block, depth: scaled(unit(block.depth), tile * rows) };
+}
+
 /** Shares of the depth at which the rows end: equal in truth, or on paper each the same part of what is left. */
 function rowShares(slice: FloorSlice, origin: Vec3, depth: Vec3): number[] {
   const n = slice.rows;
-  if (slice.spacing === "true") return Array.from({ length: n + 1 }, (_, j) => j / n);
+  if (slice.spacing !== "by-eye") return Array.from({ length: n + 1 }, (_, j) => j / n);
   // By eye every gap shrinks in the same ratio as the last row's distance to the far edge shows it.
   const [zNear, zFar] = [origin[2], add(origin, depth)[2]];
   const ratio = zFar > 0 ? (zNear / zFar) ** (1 / n) : 1;
@@ -83,7 +93,7 @@ function drawFloor(page: SolidPage, slice: FloorSlice): void {
     });
 
   page.phase("rows");
-  const first = slice.spacing === "true" && Math.min(n, m) > 1;
+  const first = slice.spacing !== "by-eye" && Math.min(n, m) > 1;
   if (first) {
     page.partWay(crossing(0, 1), crossing(0, 0), "depth");
     page.ruleAlong("level-1", crossing(0, 1), crossing(n, 1), "width", line);

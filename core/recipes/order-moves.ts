@@ -16,12 +16,15 @@ export function orderMoves(
     const key = phaseOf(move);
     blocks.set(key, [...(blocks.get(key) ?? []), move]);
   }
-  const keys = [...blocks.keys()];
   const wanted = order.filter((key) => blocks.has(key));
-  const sorted: string[] = [];
-  let next = 0;
-  for (const key of keys) sorted.push(wanted.includes(key) ? (wanted[next++] ?? key) : key);
-  const ordered = sorted.flatMap((key) => blocks.get(key) ?? []);
+  // A phase that is not named goes with the named one it follows.
+  const groups = new Map<string, string[]>([["", []]]);
+  let group = "";
+  for (const key of blocks.keys()) {
+    if (wanted.includes(key)) group = key;
+    groups.set(group, [...(groups.get(group) ?? []), key]);
+  }
+  const ordered = ["", ...wanted].flatMap((g) => groups.get(g) ?? []).flatMap((key) => blocks.get(key) ?? []);
   const broken = firstUnmetNeed(ordered);
   if (!broken) return { moves: ordered, findings: [] };
   const { move, needs, madeBy } = broken;

@@ -1,4 +1,4 @@
-import { countOf, type Finding, listOf, requireAt } from "../base/index.ts";
+import { countOf, type Finding, listOf, requireAt, sentenceCase } from "../base/index.ts";
 import type { Evaluation, Move } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import { isDot, type Paper, type PaperStroke } from "../paper/index.ts";
@@ -252,8 +252,7 @@ function notesOn(strokes: readonly PaperStroke[], labelOf: (id: string) => strin
 }
 
 function sentenceCount(n: number, one: string, many: string): string {
-  const text = countOf(n, one, many);
-  return text.charAt(0).toUpperCase() + text.slice(1);
+  return sentenceCase(countOf(n, one, many));
 }
 
 /** More new lines than this in one step lose a class; common practice, no published source. */

@@ -1,4 +1,4 @@
-import { countOf, formatLength, listOf } from "../base/index.ts";
+import { countOf, formatLength, listOf, sentenceCase } from "../base/index.ts";
 import type { Move } from "../drafter/index.ts";
 import { cornerPlace, sayShare } from "../lexicon/index.ts";
 import type { StepWords } from "./step.ts";
@@ -34,7 +34,7 @@ function wordFront({ moves, label, sheet }: WordContext): StepWords {
     return {
       why: "",
       slipKind: "leaning",
-      title: `${sentence(label)}: the near upright`,
+      title: `${sentenceCase(label)}: the near upright`,
       instruction: [
         `Mark the foot of the ${label} ${left} and ${up}.`,
         `From it draw an upright, ${say(high)} high.`,
@@ -47,7 +47,7 @@ function wordFront({ moves, label, sheet }: WordContext): StepWords {
   return {
     why: "",
     slipKind: "leaning",
-    title: `${sentence(label)}: the front`,
+    title: `${sentenceCase(label)}: the front`,
     instruction: [
       `Draw the front of the ${label}: ${say(wide)} wide and ${say(high)} high.`,
       `Its lower left corner is ${left} and ${up}.`,
@@ -68,7 +68,7 @@ function wordGuides({ moves, label }: WordContext): StepWords {
   return {
     why: "",
     slipKind: "missed-point",
-    title: `${sentence(label)}: to the ${toVp.length > 1 ? "vanishing points" : "vanishing point"}`,
+    title: `${sentenceCase(label)}: to the ${toVp.length > 1 ? "vanishing points" : "vanishing point"}`,
     instruction:
       toVp.length > 1
         ? toVp.map(
@@ -113,7 +113,7 @@ function wordClosing({ moves, label, sheet, lengthAlong }: WordContext): StepWor
   return {
     why: "",
     slipKind: "slanted",
-    title: `${sentence(label)}: close the back`,
+    title: `${sentenceCase(label)}: close the back`,
     instruction: [...mark, ...copy],
     readings: marks.map(
       ({ id, rule }) =>
@@ -135,7 +135,7 @@ function wordHiddenEdges({ moves, label }: WordContext): StepWords {
   return {
     why: "",
     slipKind: null,
-    title: `${sentence(label)}: the hidden edges`,
+    title: `${sentenceCase(label)}: the hidden edges`,
     instruction: [
       `Draw the ${countOf(count, "hidden edge")} of the ${label} dotted, as if it were glass.`,
       "Each runs like its neighbour: level, upright, or to the vanishing point.",
@@ -151,7 +151,7 @@ function wordErasing({ label }: WordContext): StepWords {
   return {
     why: "",
     slipKind: null,
-    title: `${sentence(label)}: rub out the tails`,
+    title: `${sentenceCase(label)}: rub out the tails`,
     instruction: [`Rub out the guides beyond the back of the ${label}, and every line that it covers.`],
     readings: [],
     check: `The ${label} stands alone: nothing runs through it and nothing runs on.`,
@@ -178,8 +178,4 @@ function vpName(aim: string | { kind: string; axis?: string }, twoPoint: boolean
   if (!twoPoint) return "vanishing point";
   const axis = typeof aim === "string" ? aim : aim.axis;
   return axis === "depth" ? "left vanishing point" : "right vanishing point";
-}
-
-function sentence(label: string): string {
-  return label.charAt(0).toUpperCase() + label.slice(1);
 }

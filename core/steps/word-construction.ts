@@ -1,3 +1,4 @@
+import { sentenceCase } from "../base/index.ts";
 import type { RecipeName } from "../recipes/index.ts";
 import { phrasesFor } from "./phrase-book.ts";
 import { sayMoves } from "./say-moves.ts";
@@ -8,10 +9,10 @@ import type { WordContext } from "./word-context.ts";
 export function wordConstruction(recipe: RecipeName, phase: string, context: WordContext): StepWords {
   const phrases = phrasesFor(recipe, phase);
   const named = (text: string) =>
-    text.replaceAll("{it}", context.label).replaceAll("{It}", sentence(`the ${context.label}`));
+    text.replaceAll("{it}", context.label).replaceAll("{It}", sentenceCase(`the ${context.label}`));
   const said = sayMoves(context);
   return {
-    title: sentence(named(phrases.title)),
+    title: sentenceCase(named(phrases.title)),
     why: phrases.why ? named(phrases.why) : "",
     instruction: phrases.instead ? [named(phrases.instead)] : said.sentences,
     readings: said.readings,
@@ -19,8 +20,4 @@ export function wordConstruction(recipe: RecipeName, phase: string, context: Wor
     slip: phrases.slip ? named(phrases.slip) : "",
     slipKind: phrases.slipKind ?? null,
   };
-}
-
-function sentence(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
