@@ -159,10 +159,58 @@ function layCard(card: Card, box: Box, textMm: number, lessonTitle: string, meas
     text(p.part, { x: inner.x, y: textY }, p.lines, { size, weight: p.weight, colour: p.colour });
     textY += p.lines.length * size * LEADING + size * 0.45;
   }
-  return [...placeDrawing(card.picture, pictureBox, id("picture")), ...marks];
+  return [...layPictures(card, pictureBox, textMm, id, measure), ...marks];
 }
 
 const LEADING = 1.32;
+
+/** A wrong picture smaller than this shows nothing. */
+const LEAST_SLIP_MM = 26;
+const SLIP_SHARE = 0.26;
+
+/** The picture of the step; beside it, where there is room, the likely slip, small, crossed out and named. */
+function layPictures(
+  card: Card,
+  box: Box,
+  textMm: number,
+  id: (part: string) => string,
+  measure: MeasureText,
+): Mark[] {
+  const slipWidth = box.width * SLIP_SHARE;
+  if (!card.slipPicture || slipWidth < LEAST_SLIP_MM) return placeDrawing(card.picture, box, id("picture"));
+  const gap = textMm;
+  const size = textMm * 0.8;
+  const main = { ...box, width: box.width - slipWidth - gap };
+  const ratio = card.slipPicture.box.height / card.slipPicture.box.width;
+  const slip = { x: box.x + box.width - slipWidth, y: box.y, width: slipWidth, height: slipWidth * ratio };
+  const lines = wrap(`Not so: ${card.slip}`, slipWidth, size, "regular", measure);
+  const cross = (part: string, from: Spot, to: Spot): Mark => ({
+    kind: "path",
+    id: id(part),
+    points: [from, to],
+    closed: false,
+    ink: { colour: "wrong", width: 0.35, dash: [] },
+    fill: null,
+  });
+  const corner = Math.min(slip.width, slip.height) * 0.16;
+  return [
+    ...placeDrawing(card.picture, main, id("picture")),
+    ...placeDrawing(card.slipPicture, slip, id("slip")),
+    cross("slip-cross-1", { x: slip.x, y: slip.y }, { x: slip.x + corner, y: slip.y + corner }),
+    cross("slip-cross-2", { x: slip.x + corner, y: slip.y }, { x: slip.x, y: slip.y + corner }),
+    {
+      kind: "text",
+      id: id("slip-words"),
+      at: { x: slip.x, y: slip.y + slip.height + size * 1.4 },
+      lines: lines.slice(0, Math.max(1, Math.floor((box.height - slip.height) / (size * LEADING)) - 1)),
+      size,
+      lineHeight: size * LEADING,
+      colour: "wrong",
+      weight: "regular",
+      anchor: "start",
+    },
+  ];
+}
 
 /** Fits a drawing into a box, centred; line widths stay as they are, so thin stays thin on small cards. */
 function placeDrawing(drawing: Drawing, box: Box, id: string): Mark[] {

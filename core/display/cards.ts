@@ -3,6 +3,7 @@ import type { Paper } from "../paper/index.ts";
 import type { Schedule } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
+import { drawSlip } from "./draw-slip.ts";
 import { drawStep } from "./draw-state.ts";
 import type { Drawing } from "./mark.ts";
 
@@ -18,6 +19,9 @@ export interface Card {
   readonly reading: string;
   readonly check: string;
   readonly notes: string;
+  /** The likely slip and, where it can be drawn, its wrong picture. */
+  readonly slip: string;
+  readonly slipPicture: Drawing | null;
   /** Short mark of picture and wording; lesson time stays outside, so a shifted card is still good. */
   readonly mark: string;
 }
@@ -39,11 +43,14 @@ export function makeCards(source: {
       reading: step.readings.join(" · "),
       check: step.check,
       notes: step.notes.join(" "),
+      slip: step.slip,
     };
+    const slipPicture = step.slip === "" ? null : drawSlip(source.paper, source.sheet, step, "card");
     return {
       stepId: step.id,
       startMs: startOf.get(step.id) ?? 0,
       picture,
+      slipPicture,
       ...words,
       mark: cardMark(picture, words),
     };

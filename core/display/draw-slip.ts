@@ -7,7 +7,7 @@ import type { Medium } from "./ink.ts";
 import type { Drawing, Mark, Spot } from "./mark.ts";
 
 /** How far beside the point a beginner's ruler lies, as a part of the line's length; common practice, no published source. */
-const MISS = 0.07;
+const MISS = 0.06;
 const LEAN_RAD = (6 * Math.PI) / 180;
 
 /** The likely slip of a step as a picture: the sheet before the step, and the step's own lines drawn wrongly. */
@@ -29,7 +29,10 @@ export function drawSlip(paper: Paper, sheet: Sheet, step: Step, medium: Medium)
 
 function wrongMark(stroke: PaperStroke, kind: SlipKind, i: number, count: number): Mark[] {
   const a = { x: stroke.from.xMm, y: stroke.from.yMm };
-  const end = stroke.pieces.findLast((p) => p.part !== "tail")?.to ?? 1;
+  // A missed point shows best on the whole guide, everything else on the edge itself.
+  const whole =
+    kind === "missed-point" ? stroke.pieces.at(-1) : stroke.pieces.findLast((p) => p.part !== "tail");
+  const end = whole?.to ?? 1;
   const b = { x: a.x + (stroke.to.xMm - a.x) * end, y: a.y + (stroke.to.yMm - a.y) * end };
   const [dx, dy] = [b.x - a.x, b.y - a.y];
   const upright = Math.abs(dx) < 0.05 * Math.abs(dy);

@@ -17,3 +17,5 @@ export type {
 } from "./move.ts";
 export { needsOf } from "./move.ts";
 export { NO_SLIPS, type Slips } from "./slips.ts";
+export type { SlopeMark, SlopeMarks } from "./slope-marks.ts";
+export { LONGEST_TAPE_MM, slopeMarks, tapeNeeded } from "./slope-marks.ts";

@@ -31,7 +31,7 @@ function extentOf(object: BlockPlaced, axis: Axis): Extent | null {
 }
 
 /** Where a thing can be taken hold of: its foot, and one handle for each extent it has. */
-export function blockHandles(object: BlockPlaced, block: Block, view: View): Handle[] {
+export function blockHandles(object: BlockPlaced, block: Block | null, view: View): Handle[] {
   const { fromLeftMm, fromBottomMm } = object.handles;
   const say = (mm: number) => formatLength(mm, view.sheet);
   const foot: Handle = {
@@ -43,7 +43,7 @@ export function blockHandles(object: BlockPlaced, block: Block, view: View): Han
   };
   const ends = AXES.flatMap((axis): Handle[] => {
     const extent = extentOf(object, axis);
-    const at = extent && extentPoint(object, block, view, axis);
+    const at = extent && block && extentPoint(object, block, view, axis);
     if (!extent || !at) return [];
     return [
       {
@@ -64,7 +64,7 @@ export function blockHandles(object: BlockPlaced, block: Block, view: View): Han
 /** The change that dragging a handle to a paper point makes, snapped to the smallest step. */
 export function dragBlockHandle(
   object: BlockPlaced,
-  block: Block,
+  block: Block | null,
   part: string,
   to: PaperPoint,
   view: View,
@@ -85,7 +85,7 @@ export function dragBlockHandle(
     const mm = axis === "height" ? foot.yMm - to.yMm : to.xMm - foot.xMm;
     return [{ id, field: `handles.${axis}`, value: { mm: Math.max(roundMm(step), snap(mm)) } }];
   }
-  const fraction = fractionNear(object, block, view, axis, to);
+  const fraction = block && fractionNear(object, block, view, axis, to);
   return fraction === null ? [] : [{ id, field: `handles.${axis}`, value: { fraction } }];
 }
 

@@ -4,11 +4,15 @@ import type { ObjectSlice, Program } from "../recipes/index.ts";
 import type { View } from "../view/index.ts";
 import { blockHandles, blockMeasures, dragBlockHandle, isBlockPlaced } from "./block-handles.ts";
 import type { Handle, Measure } from "./handle.ts";
+import { dragSpecialHandle, specialHandles } from "./special-handles.ts";
 
 /** Where an object can be taken hold of on the sheet. */
 export function objectHandles(object: ObjectSlice, scene: Program["scene"], view: View): Handle[] {
-  const block = scene.get(object.id)?.built.block;
-  return block && isBlockPlaced(object) ? blockHandles(object, block, view) : [];
+  const placed = scene.get(object.id);
+  if (!placed) return [];
+  const { block } = placed.built;
+  const own = isBlockPlaced(object) ? blockHandles(object, block, view) : [];
+  return [...own, ...specialHandles(object, placed, view)];
 }
 
 /** The change that dragging one of an object's handles to a paper point makes. */
@@ -19,9 +23,12 @@ export function dragObjectHandle(
   to: PaperPoint,
   view: View,
 ): Change[] {
-  const block = scene.get(object.id)?.built.block;
+  const placed = scene.get(object.id);
+  if (!placed) return [];
+  const special = dragSpecialHandle(object, placed, handleId, to, view);
+  if (special) return special;
   const part = handleId.slice(handleId.lastIndexOf("/") + 1);
-  return block && isBlockPlaced(object) ? dragBlockHandle(object, block, part, to, view) : [];
+  return isBlockPlaced(object) ? dragBlockHandle(object, placed.built.block, part, to, view) : [];
 }
 
 /** The numbers of an object that can be typed. */

@@ -127,6 +127,21 @@ function setStep(draft: Draft, stepId: string, change: Change) {
   };
 }
 
+/** Fields that a document need not state: for them, null takes them away. */
+const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
+  "fromTopMm",
+  "centreOfVision",
+  "rulerMm",
+  "reading",
+  "help",
+  "ruler",
+  "hand",
+  "hidden",
+  "observed",
+  "wall",
+  "stepOrder",
+]);
+
 function setField(draft: Draft, base: readonly string[], change: Change) {
   const fields = change.field.split(".");
   const path = [...base, ...fields];
@@ -137,7 +152,7 @@ function setField(draft: Draft, base: readonly string[], change: Change) {
   const before = (parent as Draft)[last];
   // Anchors come and go by step id; every other field of the document always has a value, be it null.
   const comesAndGoes = fields.length > 1 && fields[fields.length - 2] === "anchors";
-  const optional = last === "fromTopMm";
+  const optional = MAY_BE_LEFT_OUT.has(last);
   const next =
     (comesAndGoes || optional) && change.value === null
       ? withField(parent as Draft, last, null)

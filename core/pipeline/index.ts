@@ -7,3 +7,4 @@ export type { LessonState, PlaceName } from "./lesson-state.ts";
 export { readiness, stateOf } from "./lesson-state.ts";
 export type { Proposal } from "./propose.ts";
 export { proposeOrder, proposeVanishingPoints } from "./propose.ts";
+export { type SampleView, sampleLesson } from "./sample-lesson.ts";

@@ -1,6 +1,7 @@
 import type { Change, Json } from "../base/index.ts";
+import { tapeNeeded } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
-import { coneRadiusMm, costOf, tapeNeeded, vanishingPoints } from "../judgements/index.ts";
+import { coneRadiusMm, costOf, vanishingPoints } from "../judgements/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import { type ObjectSlice, solveScene } from "../recipes/index.ts";
 import { impossibleInView, planView, type View, type ViewSlice, worldToPaper } from "../view/index.ts";
@@ -13,27 +14,50 @@ export interface Proposal {
   readonly numbers: Readonly<Record<string, number>>;
 }
 
+/** Drawings tried while looking for a better order; each costs about as much as one full drawing of the lesson. */
+const MOST_TRIES = 80;
+
 /**
- * The drawing order that rubs out least: a thing that covers another should be drawn before it, so the cheapest thing to
- * draw next is the one the others cover least, once what it goes on from is there. Null when today's order is as good.
+ * A drawing order that rubs out less. It starts from the order in which the thing that the others cover least comes next,
+ * and from today's, and swaps neighbours as long as the length that is really rubbed out gets shorter; what goes on from
+ * another thing stays behind it. Null when nothing shorter was found.
  */
 export function proposeOrder(lesson: Lesson): Proposal | null {
-  const now = drawLesson(lesson);
-  const order = nearestFirst(lesson, coveredBy(lesson));
-  if (order.every((id, i) => lesson.objects[i]?.id === id)) return null;
   const byId = new Map(lesson.objects.map((o) => [o.id, o]));
-  const objects = order.flatMap((id) => byId.get(id) ?? []);
-  const then = drawLesson({ ...lesson, objects });
-  const [was, will] = [
-    costOf(now.paper, now.moves.length).erasedMm,
-    costOf(then.paper, then.moves.length).erasedMm,
-  ];
-  const savedMm = was - will;
+  const arranged = (order: readonly string[]) => order.flatMap((id) => byId.get(id) ?? []);
+  let tries = 0;
+  const erasedMm = (order: readonly string[]) => {
+    tries++;
+    const drawn = drawLesson({ ...lesson, objects: arranged(order) });
+    return costOf(drawn.paper, drawn.moves.length).erasedMm;
+  };
+  const today = lesson.objects.map((o) => o.id);
+  const was = erasedMm(today);
+  const start = nearestFirst(lesson, coveredBy(lesson));
+  let best = { order: today, mm: was };
+  const first = { order: start, mm: erasedMm(start) };
+  if (first.mm < best.mm) best = first;
+  for (let going = true; going && tries < MOST_TRIES; ) {
+    going = false;
+    for (let i = 0; i + 1 < best.order.length && tries < MOST_TRIES; i++) {
+      const [a, b] = [best.order[i], best.order[i + 1]];
+      const second = b === undefined ? undefined : byId.get(b);
+      if (a === undefined || !second || hostsOf(second).includes(a)) continue;
+      const swapped = [...best.order.slice(0, i), second.id, a, ...best.order.slice(i + 2)];
+      const mm = erasedMm(swapped);
+      if (mm < best.mm - 1e-6) [best, going] = [{ order: swapped, mm }, true];
+    }
+  }
+  const savedMm = was - best.mm;
   if (savedMm < 1) return null;
   return {
-    changes: [{ id: "lesson", field: "drawingOrder", value: [...order] }],
-    message: `Drawn in the order ${objects.map((o) => o.label).join(", ")}, ${Math.round(savedMm / 10)} cm less is rubbed out (${Math.round(will / 10)} instead of ${Math.round(was / 10)} cm).`,
-    numbers: { savedMm, erasedMm: will },
+    changes: [{ id: "lesson", field: "drawingOrder", value: [...best.order] }],
+    message: `Drawn in the order ${arranged(best.order)
+      .map((o) => o.label)
+      .join(
+        ", ",
+      )}, ${Math.round(savedMm / 10)} cm less is rubbed out (${Math.round(best.mm / 10)} instead of ${Math.round(was / 10)} cm).`,
+    numbers: { savedMm, erasedMm: best.mm },
   };
 }
 

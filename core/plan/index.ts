@@ -3,4 +3,11 @@ export { AGE_BANDS, CIRCLE_MS, CURVE_LINES, ERASE_MS, FILL_MS, FOLD_MS, MARK_MS 
 export type { Plan } from "./plan-slice.ts";
 export { PLAN_DEFAULTS, PlanSchema } from "./plan-slice.ts";
 export type { School } from "./schools.ts";
-export { CENTRE_SCHOOL, ERASE_SCHOOL, GUIDES_SCHOOL } from "./schools.ts";
+export {
+  CENTRE_SCHOOL,
+  ERASE_SCHOOL,
+  GUIDES_SCHOOL,
+  HELP_SCHOOL,
+  READING_SCHOOL,
+  RULER_SCHOOL,
+} from "./schools.ts";

@@ -65,3 +65,38 @@ export const ERASE_SCHOOL: School<"erase"> = {
     },
   ],
 };
+
+export const READING_SCHOOL: School<"reading"> = {
+  field: "reading",
+  title: "Wording",
+  choices: [
+    { value: "full", label: "Full sentences", effect: "With the reason the first time a thing is drawn." },
+    { value: "plain", label: "Plain and short", effect: "No reasons, and plainer words for young readers." },
+  ],
+};
+
+export const HELP_SCHOOL: School<"help"> = {
+  field: "help",
+  title: "Help",
+  choices: [
+    {
+      value: "fades",
+      label: "Fades",
+      effect: "The second of a kind is told shorter, the third only by its measures.",
+    },
+    { value: "same", label: "Stays the same", effect: "Every thing is told in full." },
+  ],
+};
+
+export const RULER_SCHOOL: School<"ruler"> = {
+  field: "ruler",
+  title: "Rulers",
+  choices: [
+    { value: "marked", label: "With marks", effect: "Lengths are read off the ruler." },
+    {
+      value: "straight-edge",
+      label: "Any straight edge",
+      effect: "Each step says how to carry a length over on a paper strip.",
+    },
+  ],
+};

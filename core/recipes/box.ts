@@ -11,6 +11,8 @@ export const BoxSchema = v.strictObject({
   recipe: v.literal("box"),
   depthSetBy: DepthSetBySchema,
   seeThrough: v.boolean(),
+  /** Drawn from observation: the angles of two side edges carried over, their crossing is the vanishing point. */
+  observed: v.optional(v.boolean()),
   /** The corner nearest the eye at the foot, and the three extents from it. */
   handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),
 });
@@ -38,7 +40,10 @@ function drawBox(page: SolidPage, slice: BoxSlice): void {
   drawTruePart(page, flat);
 
   page.phase("guides");
-  for (const axis of deep) page.ruleGuides(axis);
+  for (const axis of deep) {
+    if (slice.observed) observeGuides(page, axis);
+    page.ruleGuides(axis);
+  }
 
   page.phase("close");
   for (const axis of deep) page.markDepth(axis);
@@ -49,6 +54,25 @@ function drawBox(page: SolidPage, slice: BoxSlice): void {
   for (const axis of deep) page.ruleGuides(axis, "hidden");
   for (const axis of deep) page.markDepth(axis);
   page.ruleRemaining(() => true, deep);
+}
+
+/**
+ * From observation: the first two side edges at the angle the held pencil shows, carried on until they cross; the rest
+ * follow that crossing. With a single edge to see, its angle is all there is.
+ */
+function observeGuides(page: SolidPage, axis: Axis): void {
+  const guides = page.guidesToRule(axis);
+  for (const { edge, from, to } of guides.slice(0, 2)) {
+    page.ruleAtAngle(edge.id, from, to, { called: `edge ${edge.id.replaceAll("-", " ")}` });
+    page.countAsRuled(edge.id);
+  }
+  const [first, second] = guides;
+  if (!first || !second) return;
+  page.markVanishingCrossing(`seen-point-${axis}`, axis, [first.edge.id, second.edge.id]);
+  for (const { edge, from, to } of guides.slice(2)) {
+    page.ruleTowardPoint(edge.id, from, to, `seen-point-${axis}`, { tail: true });
+    page.countAsRuled(edge.id);
+  }
 }
 
 /** The corner a block's foot handle stands at. */

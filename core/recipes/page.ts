@@ -14,6 +14,7 @@ import {
   findPaperPoint,
   type HLine,
   join,
+  meet,
   type PaperPoint,
   type Region,
 } from "../geometry/index.ts";
@@ -276,6 +277,69 @@ export class Page {
     this.#rule(name, from, to, { kind: "join", points: [this.id(mark), this.id(from)] }, options);
   }
 
+  /** Rules through a found point at the angle to the level that the held pencil shows. */
+  ruleAtAngle(name: string, from: string, to: string, options: RuleOptions = {}): void {
+    const [a, b] = [this.onPaper(from), this.onPaper(to)];
+    const deg = (Math.atan2(a.yMm - b.yMm, b.xMm - a.xMm) * 180) / Math.PI;
+    this.#rule(name, from, to, { kind: "angle", through: this.id(from), deg }, { ...options, tail: true });
+  }
+
+  /** Rules from a found point toward another point found on the paper, such as a crossing far back. */
+  ruleTowardPoint(name: string, from: string, to: string, aimAt: string, options: RuleOptions = {}): void {
+    const aim: Aim = { kind: "point", point: this.id(aimAt) };
+    this.#rule(name, from, to, { kind: "toward", through: this.id(from), aim }, options);
+  }
+
+  /** Marks where two lines already there cross, though the crossing lies far back: at an axis' vanishing point. */
+  markVanishingCrossing(name: string, axis: Axis, lines: readonly [string, string]): void {
+    const at = findPaperPoint(worldToPaper(this.view.camera, this.frame.axes[axis]));
+    if (!at) return;
+    this.d.mark({
+      name,
+      called: this.call(name),
+      rule: { kind: "crossing", lines: [this.id(lines[0]), this.id(lines[1])] },
+      at,
+      role: "vanishing-point",
+    });
+    this.#found.set(name, this.frame.axes[axis]);
+  }
+
+  /** Slides the ruler along an axis, kept parallel, until the piece between two lines measures as it should. */
+  ruleSlid(
+    name: string,
+    from: string,
+    to: string,
+    axis: Axis,
+    between: readonly [string, string],
+    options: RuleOptions = {},
+  ): void {
+    const [a, b] = [this.onPaper(from), this.onPaper(to)];
+    const crossing = findPaperPoint(meet(this.lineOf(between[0]), this.lineOf(between[1])));
+    const after = crossing ? (axis === "height" ? a.xMm > crossing.xMm : a.yMm > crossing.yMm) : true;
+    const rule: LineRule = {
+      kind: "slide",
+      aim: this.along(axis),
+      between: [this.id(between[0]), this.id(between[1])],
+      mm: distanceMm(a, b),
+      side: after ? "after" : "before",
+    };
+    this.#rule(name, from, to, rule, options);
+  }
+
+  /** Circles found points, so that the class takes just these. */
+  circle(name: string, points: readonly string[]): void {
+    this.d.circle(
+      name,
+      points.map((p) => this.id(p)),
+    );
+  }
+
+  lineOf(name: string): HLine {
+    const line = this.#lines.find((l) => l.id === this.id(name));
+    invariant(line, `"${this.objectId}" has drawn no line "${name}"`);
+    return line.onPaper;
+  }
+
   /** Rules from a found point all the way to an axis' vanishing point; `farAway` things lie behind all others. */
   ruleToVanishingPoint(
     name: string,
@@ -421,7 +485,8 @@ export class Page {
       role: options.role ?? "outline",
       from: [a[0], a[1], a[2], 1],
       to: [b[0], b[1], b[2], 1],
-      tailTo: options.tail && rule?.kind === "toward" ? this.#tailEnd(a, b) : null,
+      tailTo:
+        options.tail && (rule?.kind === "toward" || rule?.kind === "angle") ? this.#tailEnd(a, b) : null,
     } as const;
     if (!options.light && !options.on && !options.within) return plain;
     return {

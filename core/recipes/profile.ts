@@ -44,12 +44,17 @@ export function drawProfileRound(page: SolidPage, end: string): void {
   page.curveRemaining((e) => isOfEnd(e) && page.shows(e));
 }
 
+/** With so many corners to send back, a class loses count: circle them first. */
+const WORTH_CIRCLING = 5;
+
 /**
  * Sweeps a drawn profile: every corner that shows to the sweep's vanishing point, one mark for the depth, then the
  * profile's lines once more, each ending exactly on its own guide.
  */
 export function sweepProfile(page: SolidPage, sweep: Axis, seeThrough: boolean): void {
   page.phase("guides");
+  const corners = page.guidesToRule(sweep).map((g) => g.from);
+  if (corners.length >= WORTH_CIRCLING) page.circle("corners", corners);
   page.ruleGuides(sweep);
   page.phase("close");
   page.markDepth(sweep);

@@ -10,6 +10,8 @@ import type { SolidPage } from "./solid-page.ts";
 export const RoomSchema = v.strictObject({
   ...ObjectBase,
   recipe: v.literal("room"),
+  /** How the back wall is begun: by a mark on one line, or by sliding the ruler until its top fits between two. */
+  wall: v.optional(v.picklist(["marked", "slid"])),
   handles: v.strictObject({
     /** How far back the far wall or corner stands, as a part of the way from the sheet's edge to the vanishing point. */
     back: v.pipe(
@@ -35,8 +37,8 @@ export const room: Recipe<RoomSlice> = {
       findings: [],
     };
   },
-  draw: (page, _slice, built) =>
-    built.solid.corners["near-left-top"] ? drawStraightRoom(page) : drawCornerRoom(page),
+  draw: (page, slice, built) =>
+    built.solid.corners["near-left-top"] ? drawStraightRoom(page, slice) : drawCornerRoom(page),
 };
 
 const SIDES = ["left-top", "right-top", "right-bottom", "left-bottom"] as const;
@@ -122,13 +124,25 @@ function wallsAt(side: (typeof SIDES)[number]): string[] {
  * Draws a room straight ahead: from each corner of the sheet a light line to the vanishing point; the back wall
  * begun by one measured mark and closed parallel to the sheet's edges, its corners on the four lines.
  */
-function drawStraightRoom(page: SolidPage): void {
+function drawStraightRoom(page: SolidPage, slice: RoomSlice): void {
   page.phase("corner-lines");
   for (const side of SIDES) page.markSheetCorner(`near-${side}`);
   page.ruleGuides("depth");
 
   page.phase("back-wall");
-  page.partWay("back-left-top", "near-left-top", "depth");
+  if (slice.wall === "slid") {
+    page.ruleSlid(
+      "back-top",
+      "back-left-top",
+      "back-right-top",
+      "width",
+      ["corner-line-left-top", "corner-line-right-top"],
+      {
+        called: "top of the back wall",
+      },
+    );
+    page.countAsRuled("back-top");
+  } else page.partWay("back-left-top", "near-left-top", "depth");
   page.ruleRemaining((e) => e.axis !== "depth");
 }
 

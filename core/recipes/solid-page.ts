@@ -108,6 +108,26 @@ export class SolidPage extends Page {
     }
   }
 
+  /** The guides along an axis that show and are not ruled yet, each with the found corner it starts from, in reading order. */
+  guidesToRule(axis: Axis): { edge: Edge; from: string; to: string }[] {
+    return this.solid.edges
+      .filter(
+        (e) =>
+          e.axis === axis &&
+          !e.smooth &&
+          !e.light &&
+          !this.#ruled.has(e.id) &&
+          this.shows(e) &&
+          !this.#isEndOn(e),
+      )
+      .flatMap((edge) => {
+        const [a, b] = [this.isFound(edge.from), this.isFound(edge.to)];
+        if (a === b) return [];
+        return [a ? { edge, from: edge.from, to: edge.to } : { edge, from: edge.to, to: edge.from }];
+      })
+      .sort((x, y) => this.#readingOrder(x.edge, y.edge));
+  }
+
   /**
    * Marks the depth on the guide from which most far edges start and cross their own guides squarely: fewer
    * crossings in a row, less drift. Does nothing when no guide of this axis is drawn yet or the mark is made.

@@ -1,5 +1,5 @@
-import { countOf, type Finding, listOf, requireAt, sentenceCase } from "../base/index.ts";
-import type { Evaluation, Move } from "../drafter/index.ts";
+import { countOf, type Finding, formatLength, listOf, requireAt, sentenceCase } from "../base/index.ts";
+import { type Evaluation, type Move, type SlopeMark, slopeMarks } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import { isDot, type Paper, type PaperStroke } from "../paper/index.ts";
 import type { Plan } from "../plan/index.ts";
@@ -163,7 +163,7 @@ function describer(input: StepsInput): (stretch: Stretch, number: number) => Ste
           },
         });
     const fitted = fitWords(words, input.plan, before, moves);
-    const notes = notesOn(strokes, labelOf);
+    const notes = [...notesOn(strokes, labelOf), ...saySlopeMarks(moves, input)];
     const instruction = own?.instruction ? [own.instruction] : fitted.instruction;
     const step: Step = {
       id,
@@ -209,6 +209,19 @@ function lazily<T>(make: () => T): () => T {
     made ??= { value: make() };
     return made.value;
   };
+}
+
+/** More marks than this on one card are not read. */
+const MOST_SLOPES = 4;
+
+/** How to lay the ruler for lines whose vanishing point is too far off to tape: two marks on the sheet's edges each. */
+function saySlopeMarks(moves: readonly Move[], { evaluation, view }: StepsInput): string[] {
+  const slopes = slopeMarks(moves, evaluation.lines, view);
+  if (slopes.length === 0) return [];
+  const say = ({ edge, alongMm }: SlopeMark) =>
+    `${formatLength(alongMm, view.sheet)} ${edge === "left" || edge === "right" ? `down the ${edge} edge` : `along the ${edge} edge`}`;
+  const told = slopes.slice(0, MOST_SLOPES).map(({ marks: [a, b] }) => `${say(a)} to ${say(b)}`);
+  return [`The point is too far off to reach: lay the ruler from ${told.join("; from ")}.`];
 }
 
 /** Two steps as one: told one after the other under the first one's name. */

@@ -196,18 +196,18 @@ function sayMarks(moves: readonly Move[], context: WordContext): Said {
       }
       const x = edgeWords(across(first), sheet.widthMm, "left", "right", say);
       const y = edgeWords(rule.down.mm, sheet.heightMm, "bottom", "top", say);
-      return { sentences: [`Mark the ${first.called} ${x} and ${y}.`], readings: [x, y] };
+      return { sentences: [`Mark ${the(first.called)} ${x} and ${y}.`], readings: [x, y] };
     }
     case "measured": {
       const lengths = points.map((p) => (p.rule.kind === "measured" ? say(p.rule.mm) : ""));
       const from = pointCalled(rule.from, context);
       const what =
-        points.length === 1 ? `mark the ${first.called}` : `make ${countOf(points.length, "mark")}`;
+        points.length === 1 ? `mark ${the(first.called)}` : `make ${countOf(points.length, "mark")}`;
       return {
         sentences: [
-          `From the ${from} toward the ${pointCalled(rule.toward, context)} ${what}: ${listOf(lengths)}.`,
+          `From ${the(from)} toward ${the(pointCalled(rule.toward, context))} ${what}: ${listOf(lengths)}.`,
         ],
-        readings: lengths.map((l) => `${l} from the ${from}`),
+        readings: lengths.map((l) => `${l} from ${the(from)}`),
       };
     }
     case "along": {
@@ -217,7 +217,7 @@ function sayMarks(moves: readonly Move[], context: WordContext): Said {
           .slice(0, MOST_NAMED)
           .map(
             ({ p, rule: r }) =>
-              `On the ${lineCalledById(r.line, context)} mark the ${p.called}, ${say(r.mm)} ${wayOf(r.toward)} from the ${pointCalled(r.from, context)}.`,
+              `On the ${lineCalledById(r.line, context)} mark ${the(p.called)}, ${say(r.mm)} ${wayOf(r.toward)} from ${the(pointCalled(r.from, context))}.`,
           ),
         readings: marks.map(({ rule: r }) => `${say(r.mm)} ${wayOf(r.toward)}`),
       };
@@ -227,18 +227,18 @@ function sayMarks(moves: readonly Move[], context: WordContext): Said {
       const vp = aimName(rule.aim, context.view) ?? "vanishing point";
       return {
         sentences: [
-          `On the line from the ${pointCalled(rule.from, context)} mark the ${first.called}, ${say(length)} along: ${sayShare(rule.fraction)} of the way to the ${vp}.`,
+          `On the line from ${the(pointCalled(rule.from, context))} mark ${the(first.called)}, ${say(length)} along: ${sayShare(rule.fraction)} of the way to the ${vp}.`,
         ],
-        readings: [`${say(length)} along the line from the ${pointCalled(rule.from, context)}`],
+        readings: [`${say(length)} along the line from ${the(pointCalled(rule.from, context))}`],
       };
     }
     case "share":
       return {
         sentences: [
-          `Mark ${sayPart(rule.share)} between the ${pointCalled(rule.from, context)} and the ${pointCalled(rule.to, context)}.`,
+          `Mark ${sayPart(rule.share)} between ${the(pointCalled(rule.from, context))} and ${the(pointCalled(rule.to, context))}.`,
         ],
         readings: [
-          `${say(context.lengthAlong(rule.from, first.id))} from the ${pointCalled(rule.from, context)}`,
+          `${say(context.lengthAlong(rule.from, first.id))} from ${the(pointCalled(rule.from, context))}`,
         ],
       };
     default:
@@ -292,14 +292,14 @@ function sayRules(moves: readonly Move[], context: WordContext): Said {
   if (rule.kind === "angle")
     return {
       sentences: [
-        `Carry the angle over with the held pencil and draw it through the ${pointCalled(rule.through, context)}.`,
+        `Carry the angle over with the held pencil and draw it through ${the(pointCalled(rule.through, context))}.`,
       ],
       readings: [`${Math.round(rule.deg)}° to the level`],
     };
   if (rule.kind === "parallel")
     return {
       sentences: [
-        `Slide the ruler, parallel to the ${lineCalledById(rule.to, context)}, to the ${pointCalled(rule.through, context)}, and draw.`,
+        `Slide the ruler, parallel to the ${lineCalledById(rule.to, context)}, to ${the(pointCalled(rule.through, context))}, and draw.`,
       ],
       readings: [],
     };
@@ -337,8 +337,8 @@ function sayJoin(line: LineMade, context: WordContext): string {
   if (line.rule.kind !== "join") return "";
   const [a, b] = line.rule.points.map((p) => pointCalled(p, context));
   return /diagonal|line from|line away|line on/.test(line.called)
-    ? `Draw the ${line.called}: from the ${a} through the ${b}.`
-    : `Join the ${a} and the ${b}.`;
+    ? `Draw the ${line.called}: from ${the(a ?? "")} through ${the(b ?? "")}.`
+    : `Join ${the(a ?? "")} and ${the(b ?? "")}.`;
 }
 
 function flatWay(aim: Aim): string {
@@ -364,9 +364,9 @@ export function aimName(aim: Aim, view: View): string | null {
 function things(called: readonly string[]): string {
   const distinct = [...new Set(called)];
   const first = distinct[0] ?? "";
-  if (distinct.length === 1) return called.length === 1 ? `the ${first}` : `each ${first}`;
+  if (distinct.length === 1) return called.length === 1 ? the(first) : `each ${first}`;
   if (distinct.length > MOST_NAMED) return `each of the ${distinct.length} points`;
-  return listOf(distinct.map((c) => `the ${c}`));
+  return listOf(distinct.map(the));
 }
 
 function lineCalled(move: Move): string {
@@ -379,4 +379,9 @@ function lineCalledById(id: string, context: WordContext): string {
 
 function pointCalled(id: string, context: WordContext): string {
   return context.pointCalled(id);
+}
+
+/** "the near foot", but "corner 3": numbered names need no article. */
+function the(called: string): string {
+  return /^(?:far )?corner \d+$/.test(called) ? called : `the ${called}`;
 }

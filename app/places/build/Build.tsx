@@ -3,25 +3,32 @@ import { useState } from "react";
 import { smallestStepMm } from "#core/base";
 import { drawState } from "#core/display";
 import type { PaperPoint } from "#core/geometry";
-import { dragObjectHandle, objectHandles, putObject } from "#core/handles";
+import { dragObjectHandle, NEEDS_HOST, objectHandles, putObject } from "#core/handles";
+import type { RecipeName } from "#core/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { SheetDesk } from "../../lesson/SheetDesk.tsx";
 import { SheetHandle } from "../../lesson/SheetHandle.tsx";
 import { StepWords } from "../../lesson/StepWords.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
-import { BoxIcon } from "./BoxIcon.tsx";
 import styles from "./Build.module.css";
+import { ConstructionIcon } from "./ConstructionIcon.tsx";
+import { ConstructionTray } from "./ConstructionTray.tsx";
 import { MoveScrubber } from "./MoveScrubber.tsx";
 import { ObjectPanel } from "./ObjectPanel.tsx";
+import { Proposals } from "./Proposals.tsx";
 import { ThingsList } from "./ThingsList.tsx";
+
+/** Constructions whose place on the sheet is not for the pointer to say. */
+const PLACED_BY_ITSELF: ReadonlySet<RecipeName> = new Set([...NEEDS_HOST, "room", "rays", "hills"]);
 
 /** The bench: things are put on the sheet, held by their handles, and the drawing is scrubbed move by move. */
 export function Build() {
   const { lesson, computed, commit, preview, step, chooseStep } = useLesson();
   const { sheet, view } = computed;
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const [placing, setPlacing] = useState(false);
+  /** The construction about to be put down. */
+  const [placing, setPlacing] = useState<RecipeName | null>(null);
   /** Where a new box was begun, and the lesson without it: previews start from there each time. */
   const [pressed, setPressed] = useState<{ at: PaperPoint; lesson: typeof lesson } | null>(null);
   const [scrubbed, setScrubbed] = useState<number | null>(null);
@@ -31,13 +38,15 @@ export function Build() {
   const newFrom = scrubbed !== null ? scrubbed : (step?.firstMove ?? computed.moves.length);
   const drawing = { ...drawState(computed.paper, sheet, shown, newFrom, "bench"), alt: "The drawing" };
 
-  const put = (base: typeof lesson, from: PaperPoint, to: PaperPoint) => {
-    const placed = putObject(base, view, "box", from, to);
+  const put = (base: typeof lesson, from: PaperPoint, to: PaperPoint, recipe = placing) =>
+    recipe && putObject(base, view, recipe, from, to, chosen?.id ?? null);
+  const putDown = (base: typeof lesson, from: PaperPoint, to: PaperPoint, recipe = placing) => {
+    const placed = put(base, from, to, recipe);
     if (!placed) return;
     const { id, changes } = placed;
     commit(changes);
     setChosenId(id);
-    setPlacing(false);
+    setPlacing(null);
     setPressed(null);
     setScrubbed(null);
     chooseStep(null);
@@ -55,11 +64,11 @@ export function Build() {
       <div className={styles.bench}>
         <div className={styles.tray}>
           <Button
-            variant={placing ? "filled" : "default"}
-            leftSection={<BoxIcon />}
-            aria-pressed={placing}
+            variant={placing === "box" ? "filled" : "default"}
+            leftSection={<ConstructionIcon recipe="box" />}
+            aria-pressed={placing === "box"}
             onClick={() => {
-              setPlacing((p) => !p);
+              setPlacing((p) => (p === "box" ? null : "box"));
               setPressed(null);
             }}
           >
@@ -68,20 +77,43 @@ export function Build() {
           {placing ? (
             <>
               <span className={styles.hint} role="status">
-                Drag the front of the box on the sheet, corner to corner.
+                {placing === "box"
+                  ? "Drag the front of the box on the sheet, corner to corner."
+                  : "Drag on the sheet where it goes, corner to corner."}
               </span>
-              <Button variant="subtle" size="compact-md" onClick={() => put(lesson, middle, middle)}>
+              <Button variant="subtle" size="compact-md" onClick={() => putDown(lesson, middle, middle)}>
                 Put it in the middle
+              </Button>
+              <Button
+                variant="subtle"
+                size="compact-md"
+                onClick={() => {
+                  setPlacing(null);
+                  setPressed(null);
+                  preview(null);
+                }}
+              >
+                Never mind
               </Button>
             </>
           ) : (
-            <span className={styles.hint}>
-              {lesson.objects.length === 0
-                ? "Start with a box: press New box, then drag its front on the sheet."
-                : chosen
-                  ? `Drag the handles of the ${chosen.label}, or type its measures.`
-                  : "Choose a thing on the right to see its handles."}
-            </span>
+            <>
+              <ConstructionTray
+                hostLabel={chosen?.label ?? null}
+                onChoose={(recipe) => {
+                  setPressed(null);
+                  if (PLACED_BY_ITSELF.has(recipe)) putDown(lesson, middle, middle, recipe);
+                  else setPlacing(recipe);
+                }}
+              />
+              <span className={styles.hint}>
+                {lesson.objects.length === 0
+                  ? "Start with a box: press New box, then drag its front on the sheet."
+                  : chosen
+                    ? `Drag the handles of the ${chosen.label}, or type its measures.`
+                    : "Choose a thing on the right to see its handles."}
+              </span>
+            </>
           )}
         </div>
         <SheetDesk
@@ -95,11 +127,11 @@ export function Build() {
             setPressed({ at, lesson });
           }}
           onDrag={({ at }) => {
-            if (pressed) preview(putObject(pressed.lesson, view, "box", pressed.at, at)?.changes ?? null);
+            if (pressed) preview(put(pressed.lesson, pressed.at, at)?.changes ?? null);
           }}
           onRelease={({ at }) => {
             if (!pressed) return;
-            put(pressed.lesson, pressed.at, at);
+            putDown(pressed.lesson, pressed.at, at);
           }}
         >
           {chosen && !placing
@@ -136,6 +168,7 @@ export function Build() {
           />
         ) : null}
         {step && chosen ? <StepWords step={step} /> : null}
+        {chosen ? null : <Proposals />}
         <FindingList
           findings={computed.findings.filter(
             (f) => f.about === chosenId || f.about === step?.id || f.severity === "fault",

@@ -1,4 +1,4 @@
-import { Button, Select, Switch, TextInput } from "@mantine/core";
+import { Button, Select, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { duplicateObject, moveInDepth, moveInOrder, objectMeasures } from "#core/handles";
 import type { ObjectSlice } from "#core/recipes";
@@ -7,6 +7,7 @@ import place from "../../lesson/place.module.css";
 import { LengthInput } from "../../ui/LengthInput.tsx";
 import { ShareInput } from "../../ui/ShareInput.tsx";
 import styles from "./Build.module.css";
+import { ObjectOptions } from "./ObjectOptions.tsx";
 
 /** The chosen thing: its name, measures to type, what sets its depth, its place in both orders. */
 export function ObjectPanel({
@@ -27,6 +28,16 @@ export function ObjectPanel({
   const later = moveInOrder(lesson, object.id, 1);
   const forward = moveInDepth(frontToBack, group, -1);
   const back = moveInDepth(frontToBack, group, 1);
+  // Anything with a lid can be stood on; the one it stands on now is named even when it has none.
+  const on = "depthSetBy" in object && typeof object.depthSetBy === "object" ? object.depthSetBy : null;
+  const hosts = lesson.objects.flatMap((other) => {
+    const faces = computed.program.scene.get(other.id)?.built.solid.faces ?? [];
+    return other.id !== object.id && faces.some((f) => f.id === "top")
+      ? [{ value: `${other.id}/top`, label: `on the ${other.label}` }]
+      : [];
+  });
+  if (on && !hosts.some((h) => h.value === sayStand(on)))
+    hosts.push({ value: sayStand(on), label: `against the ${on.face} of ${on.object}` });
   return (
     <section className={styles.panel} aria-label={`The ${object.label}`}>
       <TextInput
@@ -67,22 +78,13 @@ export function ObjectPanel({
             label="Stands"
             size="sm"
             allowDeselect={false}
-            value={typeof object.depthSetBy === "string" ? object.depthSetBy : null}
-            data={[
-              { value: "ground", label: "on ground" },
-              { value: "free", label: "floating" },
-            ]}
-            onChange={(value) => value && commit([{ id, field: "depthSetBy", value }])}
+            value={sayStand(object.depthSetBy)}
+            data={[{ value: "ground", label: "on ground" }, { value: "free", label: "floating" }, ...hosts]}
+            onChange={(value) => value && commit([{ id, field: "depthSetBy", value: readStand(value) }])}
           />
         ) : null}
       </div>
-      {"seeThrough" in object ? (
-        <Switch
-          label="See-through: hidden edges dotted"
-          checked={object.seeThrough}
-          onChange={(e) => commit([{ id, field: "seeThrough", value: e.currentTarget.checked }])}
-        />
-      ) : null}
+      <ObjectOptions object={object} />
       <div className={styles.actions}>
         <Button
           size="compact-sm"
@@ -131,4 +133,15 @@ export function ObjectPanel({
       </div>
     </section>
   );
+}
+
+type Stand = "ground" | "free" | { readonly object: string; readonly face: string };
+
+function sayStand(stand: Stand): string {
+  return typeof stand === "string" ? stand : `${stand.object}/${stand.face}`;
+}
+
+function readStand(value: string): string | { object: string; face: string } {
+  const [object, face] = value.split("/");
+  return object !== undefined && face !== undefined ? { object, face } : value;
 }

@@ -1,7 +1,16 @@
 import { SegmentedControl, Select } from "@mantine/core";
 import { smallestStepMm } from "#core/base";
 import { drawState } from "#core/display";
-import { dragPaperHandle, paperHandles, paperMeasures, setMeasure } from "#core/handles";
+import {
+  changeViewKind,
+  dragPaperHandle,
+  paperHandles,
+  paperMeasures,
+  setMeasure,
+  VIEW_KINDS,
+  type ViewKind,
+  viewKindOf,
+} from "#core/handles";
 import { STANDARD_SHEETS } from "#core/view";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
@@ -9,6 +18,25 @@ import { SheetDesk } from "../../lesson/SheetDesk.tsx";
 import { SheetHandle } from "../../lesson/SheetHandle.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { LengthInput } from "../../ui/LengthInput.tsx";
+
+/** How much desk shows round the sheet: enough for the vanishing points, as long as the sheet stays the biggest thing. */
+function deskAround(
+  points: readonly { xMm: number; yMm: number }[],
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+) {
+  const margin = 12;
+  // What would need more desk than that is set by number: a larger desk would make the sheet too small to work on.
+  const within = (needed: number, least: number, most: number) =>
+    needed + margin > most ? least : Math.max(least, needed + margin);
+  const xs = points.map((p) => p.xMm);
+  const ys = points.map((p) => p.yMm);
+  return {
+    left: within(-Math.min(...xs), widthMm * 0.22, widthMm * 0.8),
+    right: within(Math.max(...xs) - widthMm, widthMm * 0.22, widthMm * 0.8),
+    top: within(-Math.min(...ys), 8, heightMm * 0.3),
+    bottom: within(Math.max(...ys) - heightMm, 8, heightMm * 0.3),
+  };
+}
 
 /** Sheet, horizon and vanishing point: by dragging on the desk or by number beside it. */
 export function Paper() {
@@ -22,19 +50,19 @@ export function Paper() {
   const standard = STANDARD_SHEETS.findIndex(
     (s) => s.widthMm === sheet.widthMm && s.heightMm === sheet.heightMm,
   );
-  const desk = sheet.widthMm * 0.22;
+  const handles = paperHandles(lesson);
+  const desk = deskAround(
+    handles.map((h) => h.at),
+    sheet,
+  );
   const about = computed.findings.filter(
     (f) => f.about === "sheet" || f.code === "outside-cone" || f.severity === "fault",
   );
   return (
     <div className={place.sides}>
       <div className={place.sheet}>
-        <SheetDesk
-          drawing={drawing}
-          beyondMm={{ left: desk, right: desk, top: 8, bottom: 8 }}
-          label="The sheet on the desk"
-        >
-          {paperHandles(lesson).map((handle) => (
+        <SheetDesk drawing={drawing} beyondMm={desk} label="The sheet on the desk">
+          {handles.map((handle) => (
             <SheetHandle
               key={handle.id}
               handle={handle}
@@ -96,7 +124,14 @@ export function Paper() {
             onChange={(n) => commit([{ id: "sheet", field: "smallestFraction", value: Number(n) }])}
           />
         ) : null}
-        <h2>Eye level and vanishing point</h2>
+        <h2>Eye level and vanishing points</h2>
+        <Select
+          label="Seen with"
+          allowDeselect={false}
+          value={viewKindOf(lesson)}
+          data={VIEW_KINDS.map(({ kind, label }) => ({ value: kind, label }))}
+          onChange={(kind) => kind && commit(changeViewKind(lesson, kind as ViewKind))}
+        />
         {paperMeasures(lesson)
           .filter((m) => m.id !== "sheet")
           .map((m) => (

@@ -5,7 +5,11 @@ import {
   CENTRE_SCHOOL,
   ERASE_SCHOOL,
   GUIDES_SCHOOL,
+  HELP_SCHOOL,
+  PLAN_DEFAULTS,
   type Plan as PlanSlice,
+  READING_SCHOOL,
+  RULER_SCHOOL,
   type School,
 } from "#core/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -69,19 +73,34 @@ export function Plan() {
           <Choice school={CENTRE_SCHOOL} value={plan.centre} onChange={(value) => set("centre", value)} />
           <Choice school={GUIDES_SCHOOL} value={plan.guides} onChange={(value) => set("guides", value)} />
           <Choice school={ERASE_SCHOOL} value={plan.erase} onChange={(value) => set("erase", value)} />
+          <Choice
+            school={READING_SCHOOL}
+            value={plan.reading ?? PLAN_DEFAULTS.reading}
+            onChange={(value) => value && set("reading", value)}
+          />
+          <Choice
+            school={HELP_SCHOOL}
+            value={plan.help ?? PLAN_DEFAULTS.help}
+            onChange={(value) => value && set("help", value)}
+          />
+          <Choice
+            school={RULER_SCHOOL}
+            value={plan.ruler ?? PLAN_DEFAULTS.ruler}
+            onChange={(value) => value && set("ruler", value)}
+          />
         </section>
       </div>
     </div>
   );
 }
 
-function Choice<F extends "centre" | "guides" | "erase">({
+function Choice<F extends "centre" | "guides" | "erase" | "reading" | "help" | "ruler">({
   school,
   value,
   onChange,
 }: {
   school: School<F>;
-  value: PlanSlice[F];
+  value: NonNullable<PlanSlice[F]>;
   onChange: (value: PlanSlice[F]) => void;
 }) {
   return (

@@ -1,0 +1,37 @@
+import { drawState } from "#core/display";
+import { computeLesson, sampleLesson } from "#core/pipeline";
+import type { RecipeName } from "#core/recipes";
+import { DrawingView } from "../../ui/DrawingView.tsx";
+import styles from "./Build.module.css";
+
+/** A construction as the engine itself draws it, cut to what it shows. Worked out once, when it is first looked at. */
+const drawn = new Map<RecipeName, ReturnType<typeof drawIcon>>();
+
+function drawIcon(recipe: RecipeName) {
+  const { paper, sheet, moves } = computeLesson(sampleLesson(recipe, "one-point"));
+  const all = drawState(paper, sheet, moves.length - 1, moves.length, "overlay");
+  const marks = all.marks.filter((m) => m.id !== "sheet" && !m.id.startsWith("sheet/"));
+  const spots = marks.flatMap((m) =>
+    m.kind === "path" ? m.points : m.kind === "area" ? m.rings.flat() : [m.at],
+  );
+  const [x, y] = [Math.min(...spots.map((p) => p.x)), Math.min(...spots.map((p) => p.y))];
+  const [right, bottom] = [Math.max(...spots.map((p) => p.x)), Math.max(...spots.map((p) => p.y))];
+  const margin = 4;
+  const box = {
+    x: x - margin,
+    y: y - margin,
+    width: right - x + 2 * margin,
+    height: bottom - y + 2 * margin,
+  };
+  return { ...all, marks, box, alt: "" };
+}
+
+export function ConstructionIcon({ recipe, large = false }: { recipe: RecipeName; large?: boolean }) {
+  const known = drawn.get(recipe) ?? drawIcon(recipe);
+  drawn.set(recipe, known);
+  return (
+    <span aria-hidden="true" className={large ? styles.picture : styles.icon}>
+      <DrawingView drawing={known} />
+    </span>
+  );
+}
