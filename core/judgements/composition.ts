@@ -3,6 +3,7 @@ import type { PaperPoint } from "../geometry/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { PlannedSolid } from "../recipes/index.ts";
 import type { View } from "../view/index.ts";
+import { LineGrid } from "./line-grid.ts";
 import { isOutline, standingLines } from "./standing-lines.ts";
 
 /** How near the middle of the sheet a horizon cuts the picture in two equal halves. */
@@ -47,9 +48,10 @@ export function judgeComposition(
   const lines = standingLines(paper).filter((l) => isOutline(l.stroke));
   const groups = new Map(solids.map((s) => [s.objectId, s.depthGroup]));
   const told = new Set<string>();
+  const grid = new LineGrid(lines);
   for (const a of lines)
     for (const p of [a.from, a.to])
-      for (const b of lines) {
+      for (const b of grid.near(p)) {
         const [x, y] = [a.stroke.objectId, b.stroke.objectId];
         const pair = [x, y].sort().join(" ");
         if (x === y || told.has(pair) || touchesBySense(groups, x, y) || distanceToMm(p, b) > TOUCHING_MM)

@@ -2,6 +2,7 @@ import { type Finding, formatLength } from "../base/index.ts";
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { View } from "../view/index.ts";
+import { LineGrid } from "./line-grid.ts";
 import { standingLines } from "./standing-lines.ts";
 
 /** A soft pencil's line; common practice, no published source. */
@@ -11,21 +12,17 @@ const LONG_MM = 6;
 
 /** Reports lines of one thing that run closer than the pencil is wide, once for each pair of things. */
 export function judgeCrowding(paper: Paper, view: View): Finding[] {
-  const lines = standingLines(paper)
-    .filter((l) => distanceMm(l.from, l.to) > LONG_MM)
-    .map((l) => ({ ...l, minX: Math.min(l.from.xMm, l.to.xMm), maxX: Math.max(l.from.xMm, l.to.xMm) }))
-    .sort((a, b) => a.minX - b.minX);
+  const lines = standingLines(paper).filter((l) => distanceMm(l.from, l.to) > LONG_MM);
+  const grid = new LineGrid(lines);
   const found = new Map<string, Finding>();
-  for (let i = 0; i < lines.length; i++) {
-    const a = lines[i];
-    if (!a) continue;
-    for (let k = i + 1; k < lines.length; k++) {
-      const b = lines[k];
-      if (!b || b.minX > a.maxX + PENCIL_MM) break;
-      const gap = sideBySideMm(a, b);
-      if (gap === null || gap < 1e-3 || gap > PENCIL_MM) continue;
-      const pair = [a.stroke.objectId, b.stroke.objectId].sort().join(" ");
-      if (!found.has(pair))
+  // Of two lines side by side at least one has an end beside the other.
+  for (const a of lines)
+    for (const end of [a.from, a.to])
+      for (const b of grid.near(end)) {
+        if (a === b) continue;
+        const pair = [a.stroke.objectId, b.stroke.objectId].sort().join(" ");
+        const gap = found.has(pair) ? null : sideBySideMm(b, a);
+        if (gap === null || gap < 1e-3 || gap > PENCIL_MM) continue;
         found.set(pair, {
           code: "crowded-lines",
           severity: "note",
@@ -33,23 +30,29 @@ export function judgeCrowding(paper: Paper, view: View): Finding[] {
           message: `"${a.stroke.id}" and "${b.stroke.id}" run ${formatLength(Math.max(gap, 0.5), view.sheet)} or less apart: a pencil makes one thick line of them.`,
           numbers: { gapMm: gap },
         });
-    }
-  }
+      }
   return [...found.values()];
 }
 
-/** The distance of two nearly parallel segments where they run side by side for long enough, or null. */
-function sideBySideMm(
-  a: { from: PaperPoint; to: PaperPoint },
-  b: { from: PaperPoint; to: PaperPoint },
-): number | null {
-  const length = distanceMm(a.from, a.to);
-  const [ux, uy] = [(a.to.xMm - a.from.xMm) / length, (a.to.yMm - a.from.yMm) / length];
-  const along = (p: PaperPoint) => (p.xMm - a.from.xMm) * ux + (p.yMm - a.from.yMm) * uy;
-  const off = (p: PaperPoint) => (p.yMm - a.from.yMm) * ux - (p.xMm - a.from.xMm) * uy;
-  const [o1, o2] = [off(b.from), off(b.to)];
-  if (Math.abs(o1) > 2 * PENCIL_MM || Math.abs(o2) > 2 * PENCIL_MM) return null;
-  const [s1, s2] = [along(b.from), along(b.to)];
-  const shared = Math.min(length, Math.max(s1, s2)) - Math.max(0, Math.min(s1, s2));
-  return shared > LONG_MM ? Math.max(Math.abs(o1), Math.abs(o2)) : null;
+/**
+ * The distance of two nearly parallel segments where they run side by side for long enough, or null. Written without
+ * inner functions: it is asked for every pair of lines that pass near each other.
+ */
+function sideBySideMm(a: Segment, b: Segment): number | null {
+  const [ax, ay] = [a.from.xMm, a.from.yMm];
+  const [dx, dy] = [a.to.xMm - ax, a.to.yMm - ay];
+  const length = Math.hypot(dx, dy);
+  const [ux, uy] = [dx / length, dy / length];
+  const off1 = (b.from.yMm - ay) * ux - (b.from.xMm - ax) * uy;
+  const off2 = (b.to.yMm - ay) * ux - (b.to.xMm - ax) * uy;
+  if (Math.abs(off1) > 2 * PENCIL_MM || Math.abs(off2) > 2 * PENCIL_MM) return null;
+  const along1 = (b.from.xMm - ax) * ux + (b.from.yMm - ay) * uy;
+  const along2 = (b.to.xMm - ax) * ux + (b.to.yMm - ay) * uy;
+  const shared = Math.min(length, Math.max(along1, along2)) - Math.max(0, Math.min(along1, along2));
+  return shared > LONG_MM ? Math.max(Math.abs(off1), Math.abs(off2)) : null;
+}
+
+interface Segment {
+  readonly from: PaperPoint;
+  readonly to: PaperPoint;
 }

@@ -5,6 +5,7 @@ export { costOf } from "./cost.ts";
 export { judgeCrowding } from "./crowding.ts";
 export type { Hand, PointDrift } from "./drift.ts";
 export { driftOf, sourcesOf, USUAL_HAND } from "./drift.ts";
+export { judgeInterpenetrating } from "./interpenetrating.ts";
 export { judgeKeepOut } from "./keep-out.ts";
 export { judgeOffSheet, vanishingPoints } from "./off-sheet.ts";
 export { judgeRightAngles } from "./right-angles.ts";

@@ -1,8 +1,10 @@
 import type { Finding } from "../base/index.ts";
 import { Drafter, type Move } from "../drafter/index.ts";
+import { findPaperPoint } from "../geometry/index.ts";
 import type { Plan } from "../plan/index.ts";
 import { orderGroups, type Solid } from "../solids/index.ts";
-import { requireFrame, type View } from "../view/index.ts";
+import { requireFrame, type Vec3, type View, worldToPaper } from "../view/index.ts";
+import { callPoint } from "./call-point.ts";
 import { orderMoves } from "./order-moves.ts";
 import type { Found } from "./page.ts";
 import type { Built, Fault } from "./recipe.ts";
@@ -81,8 +83,15 @@ export function planLesson(
   const drawn: { objectId: string; solid: Solid; depthGroup: string }[] = [];
   for (const object of objects) {
     const placed = scene.get(object.id);
-    if (!placed || object.hidden) continue;
+    if (!placed) continue;
     const { built, depthGroup } = placed;
+    if (object.hidden) {
+      // Nothing of it is drawn, but what leans on it still finds its corners where they would stand.
+      const drawing = takeCorners(placed, plan, view);
+      drawings.set(object.id, drawing);
+      planned.push(...drawing.moves);
+      continue;
+    }
     findings.push(...built.findings);
     const behind = behindTheEye(object, built, view);
     if (behind) {
@@ -127,6 +136,24 @@ export function planLesson(
     scene,
     drawings,
   };
+}
+
+/** The corners of a hidden thing, taken as measured from the sheet's edges without a mark. */
+function takeCorners(placed: Placed, plan: Plan, view: View): ObjectDrawing {
+  const d = new Drafter(placed.object.id);
+  d.phase("hidden");
+  const points = new Map<string, Vec3>();
+  for (const [name, at] of Object.entries(placed.built.solid.corners)) {
+    const p =
+      at[2] > NEAREST_SHARE * view.camera.distanceMm ? findPaperPoint(worldToPaper(view.camera, at)) : null;
+    if (!p) continue;
+    const down = { edge: "bottom", mm: view.sheet.heightMm - p.yMm } as const;
+    const rule = { kind: "from-edges", across: { edge: "left", mm: p.xMm }, down } as const;
+    d.take({ name, called: placed.built.called?.[name] ?? callPoint(name), rule });
+    points.set(name, at);
+  }
+  const found: Found = { points, lines: [], solid: placed.built.solid };
+  return { placed, plan, moves: d.moves, found, goesOnFrom: new Map() };
 }
 
 /** When each object is closed, by its last line, and when its tails are rubbed out after that. */

@@ -89,7 +89,7 @@ function stretchesOf({ moves, paper, overrides }: StepsInput): Stretch[] {
     for (let i = first; i <= last; i++) {
       if (i < last && !cuts.includes(moves[i + 1]?.id ?? "")) continue;
       const part = from === first ? id : `${id}~${moves[from]?.id.slice(move.objectId.length + 1)}`;
-      const nothing = move.hand === "erase" && !erasing.has(first);
+      const nothing = (move.hand === "erase" && !erasing.has(first)) || move.phase === "hidden";
       if (!nothing)
         stretches.push({ id: part, objectId: move.objectId, phase: move.phase, first: from, last: i });
       from = i + 1;

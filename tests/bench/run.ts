@@ -4,7 +4,7 @@ import { join } from "node:path";
 import type { Change } from "#core/base";
 import { drawState, frameAt, makeCards } from "#core/display";
 import { applyChanges, blankLesson, type Lesson, parseLessonText } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson, judgeDrift } from "#core/pipeline";
 import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
 
 /** A grid of boxes that shrink as their number grows, so that about the same share of the sheet is covered. */
@@ -52,33 +52,105 @@ function timesMs(runs: number, work: (run: number) => void): { median: number; p
   return { median: times[Math.floor(runs / 2)] ?? 0, p95: times[Math.floor(runs * 0.95)] ?? 0 };
 }
 
-/** One handle move: the change, everything recomputed, and the marks of the last state drawn. */
-function handleMove(lesson: Lesson): { median: number; p95: number } {
-  let computed: ComputedLesson = computeLesson(lesson);
-  return timesMs(40, (run) => {
-    const changes: Change[] = [{ id: "object/crate-1", field: "handles.fromLeftMm", value: 5 + run * 0.1 }];
-    const changed = applyChanges(computed.lesson, changes);
-    if (!changed.ok) throw new Error(changed.findings[0]?.message);
-    computed = computeLesson(changed.value.lesson, computed);
-    drawState(computed.paper, computed.sheet, computed.moves.length - 1, 0, "bench");
+/** A handle move seen on the sheet: the change, what it reaches drawn again, and the marks of the last state. */
+function handleToMarks(lesson: Lesson): { median: number; p95: number } {
+  let drawn: DrawnLesson = drawLesson(lesson);
+  return timesMs(120, (run) => {
+    drawn = drawLesson(changed(drawn.lesson, handleMove(run)), drawn);
+    drawState(drawn.paper, drawn.sheet, drawn.moves.length - 1, 0, "bench");
   });
+}
+
+/** The same with words, schedule and findings: what stands beside the sheet a moment later. */
+function handleToAll(lesson: Lesson): { median: number; p95: number } {
+  let computed: ComputedLesson = computeLesson(lesson);
+  return timesMs(60, (run) => {
+    computed = computeLesson(changed(computed.lesson, handleMove(run)), computed);
+  });
+}
+
+/** A vanishing point dragged: everything drawn again, as the worker does it. */
+function pointToMarks(lesson: Lesson): { median: number; p95: number } {
+  let drawn: DrawnLesson = drawLesson(lesson);
+  return timesMs(40, (run) => {
+    const move: Change = {
+      id: "frame/main",
+      field: "vanishingPoint.fromLeftMm",
+      value: 140 + (run % 40) * 0.1,
+    };
+    drawn = drawLesson(changed(drawn.lesson, move), drawn);
+    drawState(drawn.paper, drawn.sheet, drawn.moves.length - 1, 0, "bench");
+  });
+}
+
+const handleMove = (run: number): Change => ({
+  id: "object/crate-1",
+  field: "handles.fromLeftMm",
+  value: 5 + (run % 40) * 0.1,
+});
+
+function changed(lesson: Lesson, change: Change): Lesson {
+  const done = applyChanges(lesson, [change]);
+  if (!done.ok) throw new Error(done.findings[0]?.message);
+  return done.value.lesson;
+}
+
+/** Two hundred things of about ten lines each: a hundred crates, each with its see-through twin. */
+function twoThousandStrokes(): Lesson {
+  const lesson = quay(100);
+  const twins = lesson.objects.map((o) => (o.recipe === "box" ? { ...o, seeThrough: true } : o));
+  const rows = lesson.objects
+    .slice(0, 70)
+    .map((o) =>
+      o.recipe === "box"
+        ? {
+            ...o,
+            id: `${o.id}-lid`,
+            label: `${o.label} lid`,
+            handles: { ...o.handles, height: { mm: 4 }, fromBottomMm: o.handles.fromBottomMm + 4 },
+          }
+        : o,
+    );
+  return { ...lesson, objects: [...twins, ...rows] };
 }
 
 const row = (name: string, value: string) => console.log(`${name.padEnd(62)} ${value}`);
 const ms = ({ median, p95 }: { median: number; p95: number }) =>
   `${median.toFixed(2)} ms median, ${p95.toFixed(2)} ms p95`;
 
-console.log("One handle move: change, recompute everything, marks");
-for (let i = 0; i < 3; i++) handleMove(quay(10));
-const [one, ten, hundred] = [1, 10, 100].map((n) => handleMove(quay(n)));
+console.log("One handle move to marks on the sheet");
+for (let i = 0; i < 3; i++) handleToMarks(quay(10));
+const [one, ten, hundred] = [1, 10, 100].map((n) => handleToMarks(quay(n)));
 if (!one || !ten || !hundred) throw new Error("no measurements");
 row("  1 box", ms(one));
 row("  10 boxes", `${ms(ten)}; ${(ten.median / one.median).toFixed(1)} × one box`);
 row("  100 boxes", `${ms(hundred)}; ${(hundred.median / ten.median).toFixed(1)} × ten boxes`);
-const dense = handleMove(crowd(100));
+const dense = handleToMarks(crowd(100));
 row(
   "  100 boxes, all overlapping",
   `${ms(dense)}; ${(dense.median / hundred.median).toFixed(1)} × the spread ones`,
+);
+const many = twoThousandStrokes();
+const large = handleToMarks(many);
+row(
+  `  ${many.objects.length} things, ${drawLesson(many).paper.strokes.length} strokes`,
+  `${ms(large)}; ${(large.median / 16).toFixed(2)} of a frame of 16 ms, p95 ${(large.p95 / 33).toFixed(2)} of two`,
+);
+const whole = handleToAll(many);
+row("  … with words, schedule and findings", `${ms(whole)}; ${(whole.median / 200).toFixed(2)} of 200 ms`);
+const computedMany = computeLesson(many);
+const drift = timesMs(3, () => void judgeDrift(computedMany));
+row("  … drift of every point", `${ms(drift)}; ${(drift.median / 200).toFixed(2)} of 200 ms`);
+console.log("A vanishing point dragged");
+const dragged = pointToMarks(quay(100));
+row(
+  "  100 boxes, all drawn again, with marks",
+  `${ms(dragged)}; ${(dragged.median / 50).toFixed(2)} of 50 ms`,
+);
+const draggedMany = pointToMarks(many);
+row(
+  `  ${many.objects.length} things`,
+  `${ms(draggedMany)}; ${(draggedMany.median / 50).toFixed(2)} of 50 ms`,
 );
 
 console.log("Growth");

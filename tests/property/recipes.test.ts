@@ -101,6 +101,23 @@ function compare(lesson: Lesson): number {
   return compared;
 }
 
+/** Numbers a slip of the keyboard or a broken file may bring. */
+const wildNumber = fc.oneof(
+  fc.constantFrom(0, -1, 1e-9, 1e9, -1e9, 0.5, 3000, -3000),
+  fc.double({ min: -4000, max: 4000, noNaN: true }),
+);
+
+/** The object with the numbers of its handles replaced in turn, every other one. */
+function wildly(object: Lesson["objects"][number], wild: readonly number[]): unknown {
+  let i = 0;
+  const replaced = (value: unknown): unknown => {
+    if (typeof value === "number") return i++ % 2 === 0 ? (wild[(i - 1) % wild.length] ?? value) : value;
+    if (value === null || typeof value !== "object") return value;
+    return Object.fromEntries(Object.entries(value).map(([k, x]) => [k, replaced(x)]));
+  };
+  return "handles" in object ? { ...object, handles: replaced(object.handles) } : object;
+}
+
 describe.each(RECIPE_NAMES)("%s", (recipe) => {
   test.each(VIEW_KINDS)("its ruler finds every point where camera and three.js see it: %s", (kind) => {
     let compared = 0;
@@ -116,6 +133,28 @@ describe.each(RECIPE_NAMES)("%s", (recipe) => {
     );
     const pointless = ["hills", "tone"].includes(recipe) || (recipe === "rays" && kind === "one-point");
     if (!pointless) expect(compared).toBeGreaterThan(20);
+  });
+
+  test.each(VIEW_KINDS)("wild numbers are refused by name or drawn without a slip: %s", (kind) => {
+    fc.assert(
+      fc.property(
+        lessonWith(recipe, kind),
+        fc.array(wildNumber, { minLength: 6, maxLength: 6 }),
+        (lesson, wild) => {
+          const parsed = parseLesson({ ...lesson, objects: lesson.objects.map((o) => wildly(o, wild)) });
+          if (!parsed.ok) {
+            for (const f of parsed.findings) expect(f.message).toMatch(/^(objects|view)\.\d*/);
+            return;
+          }
+          const { evaluation, paper } = computeLesson(parsed.value);
+          for (const [id, p] of evaluation.points) expect(p.every(Number.isFinite), id).toBe(true);
+          for (const s of paper.strokes)
+            for (const piece of s.pieces)
+              expect(piece.from >= 0 && piece.to <= 1 && piece.from <= piece.to, s.id).toBe(true);
+        },
+      ),
+      { numRuns: 30 },
+    );
   });
 
   test.each(VIEW_KINDS)("nothing in it is ever NaN: %s", (kind) => {
