@@ -9,6 +9,8 @@ const PORT = "4391";
 const HOME = `http://127.0.0.1:${PORT}`;
 const GLASSHOUSE = `${HOME}/lessons/the-lock-keepers-glasshouse`;
 const CRATES = `${HOME}/lessons/crates-on-the-quay-straight-ahead`;
+const KIOSK = `${HOME}/lessons/the-ticket-kiosk`;
+const TOWER = `${HOME}/lessons/the-crane-tower`;
 
 const server = spawn(process.execPath, ["scripts/demo.mjs"], {
   env: { ...process.env, PORT, REGULANDA_DATA: mkdtempSync(join(tmpdir(), "regulanda-shots-")) },
@@ -55,9 +57,14 @@ try {
   await shot("paper", `${CRATES}/paper`, (p) =>
     p.locator('[data-handle="frame/main/vanishingPoint"]').focus(),
   );
-  await shot("build", `${CRATES}/build?step=far-crate/close`, (p) =>
-    p.getByRole("button", { name: "3. far crate" }).click(),
+  await shot("three-point", `${TOWER}/paper`);
+  await shot("build", `${KIOSK}/build?step=kiosk/peak`, (p) =>
+    p.getByRole("button", { name: "2. kiosk" }).click(),
   );
+  await shot("constructions", `${KIOSK}/build`, async (p) => {
+    await p.getByRole("button", { name: "All constructions" }).click();
+    await p.waitForTimeout(900);
+  });
   await shot("narrate", `${GLASSHOUSE}/narrate?step=left-bench/guides`);
   await shot("rehearse", `${GLASSHOUSE}/rehearse`, async (p) => {
     await p.waitForTimeout(800);

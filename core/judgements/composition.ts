@@ -52,10 +52,11 @@ export function judgeComposition(
   for (const a of lines)
     for (const p of [a.from, a.to])
       for (const b of grid.near(p)) {
-        const [x, y] = [a.stroke.objectId, b.stroke.objectId];
+        const x = a.stroke.objectId;
+        const y = b.stroke.objectId;
+        if (x === y || distanceToMm(p, b) > TOUCHING_MM || touchesBySense(groups, x, y)) continue;
         const pair = [x, y].sort().join(" ");
-        if (x === y || told.has(pair) || touchesBySense(groups, x, y) || distanceToMm(p, b) > TOUCHING_MM)
-          continue;
+        if (told.has(pair)) continue;
         told.add(pair);
         findings.push({
           code: "corner-touches",

@@ -20,9 +20,10 @@ export function judgeCrowding(paper: Paper, view: View): Finding[] {
     for (const end of [a.from, a.to])
       for (const b of grid.near(end)) {
         if (a === b) continue;
-        const pair = [a.stroke.objectId, b.stroke.objectId].sort().join(" ");
-        const gap = found.has(pair) ? null : sideBySideMm(b, a);
+        const gap = sideBySideMm(b, a);
         if (gap === null || gap < 1e-3 || gap > PENCIL_MM) continue;
+        const pair = [a.stroke.objectId, b.stroke.objectId].sort().join(" ");
+        if (found.has(pair)) continue;
         found.set(pair, {
           code: "crowded-lines",
           severity: "note",

@@ -99,18 +99,16 @@ function changed(lesson: Lesson, change: Change): Lesson {
 function twoThousandStrokes(): Lesson {
   const lesson = quay(100);
   const twins = lesson.objects.map((o) => (o.recipe === "box" ? { ...o, seeThrough: true } : o));
-  const rows = lesson.objects
-    .slice(0, 70)
-    .map((o) =>
-      o.recipe === "box"
-        ? {
-            ...o,
-            id: `${o.id}-lid`,
-            label: `${o.label} lid`,
-            handles: { ...o.handles, height: { mm: 4 }, fromBottomMm: o.handles.fromBottomMm + 4 },
-          }
-        : o,
-    );
+  const rows = lesson.objects.slice(0, 70).map((o) =>
+    o.recipe === "box"
+      ? {
+          ...o,
+          id: `${o.id}-lid`,
+          label: `${o.label} lid`,
+          handles: { ...o.handles, height: { mm: 4 }, fromBottomMm: o.handles.fromBottomMm + 4 },
+        }
+      : o,
+  );
   return { ...lesson, objects: [...twins, ...rows] };
 }
 

@@ -130,3 +130,39 @@ test("a proposed order is shown on the sheet, taken, and undone", async ({ page 
   await saved(page);
   expect((await documentOf(page, id)).objects[0]?.id).toBe("far-crate");
 });
+
+test("while a vanishing point is dragged the sheet follows before it is let go, and nothing is saved until then", async ({
+  page,
+}) => {
+  const id = await copyOf(
+    page,
+    (l) => ({ ...l, title: "The kiosk, moved", takes: [], currentTake: null }),
+    "the-ticket-kiosk",
+  );
+  await page.goto(`/lessons/${id}/paper`);
+  const ridge = page
+    .getByRole("group", { name: "The sheet on the desk" })
+    .locator("path[data-stroke='kiosk/peak']")
+    .first();
+  const before = await ridge.getAttribute("d");
+  const handle = await page
+    .locator('[data-handle="frame/main/rightVanishingPoint"] > circle')
+    .first()
+    .boundingBox();
+  if (!handle) throw new Error("no handle");
+  await page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(handle.x - 30, handle.y, { steps: 12 });
+  await expect.poll(() => ridge.getAttribute("d")).not.toBe(before);
+  expect((await documentOf(page, id)).view.frames[0]).toMatchObject({
+    rightVanishingPoint: { fromLeftMm: 380 },
+  });
+  const dragged = await ridge.getAttribute("d");
+  await page.mouse.up();
+  await saved(page);
+  // Let go, the page's own drawing is the worker's last one.
+  await expect.poll(() => ridge.getAttribute("d")).toBe(dragged);
+  expect((await documentOf(page, id)).view.frames[0]).not.toMatchObject({
+    rightVanishingPoint: { fromLeftMm: 380 },
+  });
+});

@@ -89,6 +89,7 @@ test("outside core, imports run from app to server to core, and only routes open
     ...all("server").filter(
       ({ to }) => to.startsWith("app/") || to.startsWith("cli/") || to.startsWith("demo/"),
     ),
+    ...all("workers").filter(({ to }) => !to.startsWith("core/")),
     ...all("cli").filter(({ to }) => to.startsWith("app/")),
     ...all("app").filter(({ from, to }) => to.startsWith("server/") && !from.startsWith("app/routes/")),
     ...all("app/ui").filter(({ to }) => to.startsWith("app/") && !to.startsWith("app/ui/")),

@@ -1,5 +1,6 @@
 import { SegmentedControl, Select } from "@mantine/core";
-import { smallestStepMm } from "#core/base";
+import { useMemo, useState } from "react";
+import { type Change, smallestStepMm } from "#core/base";
 import { drawState } from "#core/display";
 import {
   changeViewKind,
@@ -11,11 +12,13 @@ import {
   type ViewKind,
   viewKindOf,
 } from "#core/handles";
+import { applyChanges } from "#core/lesson";
 import { STANDARD_SHEETS } from "#core/view";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { SheetDesk } from "../../lesson/SheetDesk.tsx";
 import { SheetHandle } from "../../lesson/SheetHandle.tsx";
+import { useDrawnInWorker } from "../../lesson/use-drawn-in-worker.ts";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { LengthInput } from "../../ui/LengthInput.tsx";
 
@@ -40,11 +43,26 @@ function deskAround(
 
 /** Sheet, horizon and vanishing point: by dragging on the desk or by number beside it. */
 export function Paper() {
-  const { lesson, computed, commit, preview, step } = useLesson();
+  const { lesson: kept, computed, commit: keep, step } = useLesson();
+  // A dragged horizon or point changes every line: while it lasts the sheet is drawn in a worker, the latest place winning.
+  const [gesture, setGesture] = useState<readonly Change[] | null>(null);
+  const lesson = useMemo(() => {
+    const tried = gesture && applyChanges(kept, gesture);
+    return tried?.ok ? tried.value.lesson : kept;
+  }, [kept, gesture]);
+  const commit = (changes: readonly Change[]) => {
+    setGesture(null);
+    keep(changes);
+  };
   const { sheet } = lesson;
-  const last = step?.lastMove ?? computed.moves.length - 1;
+  const shown = step ? { moveIndex: step.lastMove, newFrom: step.firstMove } : null;
+  const inWorker = useDrawnInWorker(gesture ? lesson : null, shown);
+  const { moveIndex, newFrom } = shown ?? {
+    moveIndex: computed.moves.length - 1,
+    newFrom: computed.moves.length,
+  };
   const drawing = {
-    ...drawState(computed.paper, sheet, last, step?.firstMove ?? computed.moves.length, "bench"),
+    ...(inWorker ?? drawState(computed.paper, computed.sheet, moveIndex, newFrom, "bench")),
     alt: "The sheet",
   };
   const standard = STANDARD_SHEETS.findIndex(
@@ -68,7 +86,7 @@ export function Paper() {
               handle={handle}
               stepMm={smallestStepMm(sheet)}
               drag={(to) => dragPaperHandle(lesson, handle.id, to)}
-              preview={preview}
+              preview={setGesture}
               commit={commit}
             />
           ))}

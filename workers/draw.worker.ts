@@ -1,0 +1,29 @@
+import { type Drawing, drawState, type Medium } from "#core/display";
+import type { Lesson } from "#core/lesson";
+import { type DrawnLesson, drawLesson } from "#core/pipeline";
+
+/** Asks for the paper of a lesson after a move, as marks. */
+export interface DrawRequest {
+  readonly ticket: number;
+  readonly lesson: Lesson;
+  /** The move shown and the first one that is new; null for the finished paper. */
+  readonly shown: { readonly moveIndex: number; readonly newFrom: number } | null;
+  readonly medium: Medium;
+}
+
+export interface DrawAnswer {
+  readonly ticket: number;
+  readonly drawing: Drawing;
+}
+
+let before: DrawnLesson | null = null;
+
+/** Thin on purpose: a request in, the core's drawing out. What did not change since the last request is taken over. */
+self.onmessage = ({ data }: MessageEvent<DrawRequest>) => {
+  before = drawLesson(data.lesson, before);
+  const { paper, sheet, moves } = before;
+  const last = moves.length - 1;
+  const { moveIndex, newFrom } = data.shown ?? { moveIndex: last, newFrom: moves.length };
+  const drawing = drawState(paper, sheet, Math.min(moveIndex, last), newFrom, data.medium);
+  self.postMessage({ ticket: data.ticket, drawing } satisfies DrawAnswer);
+};
