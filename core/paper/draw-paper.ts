@@ -9,7 +9,7 @@ import {
   type Trace,
 } from "../geometry/index.ts";
 import type { PlannedSolid, Program } from "../recipes/index.ts";
-import { apart, boxOf } from "../solids/index.ts";
+import { apart } from "../solids/index.ts";
 import type { View } from "../view/index.ts";
 import { drawFill } from "./draw-fills.ts";
 import { findOccluder, hiddenBy, hiddenByOwn, type Occluder, type StrokeInDepth } from "./occluder.ts";
@@ -30,7 +30,9 @@ import {
 export function drawPaper(program: Program, view: View, memo: PaperMemo = new PaperMemo(view)): Paper {
   const ranks = new Map(program.frontToBack.map((g, i) => [g, i]));
   const rankOf = (group: string) => ranks.get(group) ?? program.frontToBack.length;
-  const occluders = program.solids.flatMap((s) => findOccluder(memo, s, rankOf(s.depthGroup)) ?? []);
+  const occluders = program.solids.flatMap(
+    (s) => findOccluder(memo.facesOf(s.solid), s, rankOf(s.depthGroup)) ?? [],
+  );
   const planned = new Map(program.solids.map((s) => [s.objectId, s]));
   const own = new Map(program.solids.flatMap((s) => ownOccluder(memo, s)));
   const erasures = erasuresBy(program.moves);
@@ -165,10 +167,8 @@ function insideOf(trace: Trace, region: Region, kept: readonly Interval[]): read
 /** What of a solid that is not convex hides its own strokes; a see-through one hides them as if it were solid: dotted. */
 function ownOccluder(memo: PaperMemo, planned: PlannedSolid): [string, Occluder][] {
   if (planned.solid.convex) return [];
-  const faces = memo.ownFacesOf(planned.solid);
-  if (faces.length === 0) return [];
-  const box = boxOf(faces.flatMap((f) => f.region[0] ?? []));
-  return [[planned.objectId, { solid: planned, groupRank: 0, faces, box }]];
+  const occluder = findOccluder(memo.ownFacesOf(planned.solid), planned, 0);
+  return occluder ? [[planned.objectId, occluder]] : [];
 }
 
 interface Life {

@@ -1,7 +1,6 @@
 import { type Interval, overlap, stretchesBehind, type Trace } from "../geometry/index.ts";
 import type { PlannedSolid } from "../recipes/index.ts";
 import { apart, boxOf, type HidingFace, MIRROR_GROUP, type PaperBox } from "../solids/index.ts";
-import type { PaperMemo } from "./paper-memo.ts";
 
 /** A solid that hides what is behind its showing faces, with the box on paper that holds them all. */
 export interface Occluder {
@@ -12,9 +11,12 @@ export interface Occluder {
   readonly box: PaperBox;
 }
 
-/** What a solid hides with; null for see-through solids and those that show no face. */
-export function findOccluder(memo: PaperMemo, planned: PlannedSolid, groupRank: number): Occluder | null {
-  const faces = memo.facesOf(planned.solid);
+/** A solid as it hides with its faces; null for those that show none. */
+export function findOccluder(
+  faces: readonly HidingFace[],
+  planned: PlannedSolid,
+  groupRank: number,
+): Occluder | null {
   if (faces.length === 0) return null;
   return { solid: planned, groupRank, faces, box: boxOf(faces.flatMap((f) => f.region[0] ?? [])) };
 }

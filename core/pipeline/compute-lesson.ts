@@ -6,7 +6,7 @@ import { AGE_BANDS } from "../plan/index.ts";
 import { type Schedule, scheduleSteps } from "../schedule/index.ts";
 import { groupSteps, type Step, type WordMemo } from "../steps/index.ts";
 import { type DrawnLesson, drawLesson } from "./draw-lesson.ts";
-import { judgeDrawing } from "./judge-lesson.ts";
+import { judgeDrawing } from "./judge-drawing.ts";
 
 /** Everything that follows from a lesson document. Never saved: always computed. */
 export interface ComputedLesson extends DrawnLesson {

@@ -1,65 +1,20 @@
 import { invariant } from "../base/index.ts";
-import {
-  type Aim,
-  along,
-  type Drafter,
-  type LineRule,
-  type PointRule,
-  type StrokePlan,
-  type StrokeRole,
-} from "../drafter/index.ts";
-import {
-  angleBetweenRad,
-  distanceMm,
-  findPaperPoint,
-  type HLine,
-  join,
-  meet,
-  type PaperPoint,
-  type Region,
-} from "../geometry/index.ts";
+import type { Aim, LineRule, PointRule, StrokePlan, StrokeRole } from "../drafter/index.ts";
+import { distanceMm, findPaperPoint, meet, type PaperPoint, type Region } from "../geometry/index.ts";
 import { type ArcEdge, cornerAt, type Face, type Solid } from "../solids/index.ts";
 import {
   type Axis,
   add,
-  type Frame,
   minus,
   paperToWorld,
-  runsWithPaper,
   type SpacePoint,
   scaled,
-  sizeOf,
   unit,
   type Vec3,
-  type View,
   worldToPaper,
 } from "../view/index.ts";
-import { callPoint } from "./call-point.ts";
-import type { Built } from "./recipe.ts";
 
-export interface DrawingOptions {
-  readonly guides: "to-vp" | "part-way";
-}
-
-/** A line the ruler has drawn, as it runs in space. */
-export interface SpaceLine {
-  readonly id: string;
-  readonly through: Vec3;
-  readonly direction: Vec3;
-  readonly onPaper: HLine;
-}
-
-/** What one object's drawing has found so far; others that lean on it go on from there. */
-export interface Found {
-  readonly points: ReadonlyMap<string, Vec3>;
-  readonly lines: readonly SpaceLine[];
-  readonly solid: Solid;
-}
-
-/** Two lines flatter than this to each other cross nowhere a pencil could mark; as in evaluation. */
-export const SAME_LINE_RAD = (0.01 * Math.PI) / 180;
-/** A point this near a line in space, as a share of its distance from the eye, lies on it: far above rounding. */
-const ON_LINE = 1e-9;
+import { PageKnowledge } from "./page-knowledge.ts";
 
 export interface RuleOptions {
   readonly role?: StrokeRole;
@@ -79,70 +34,12 @@ export interface RuleOptions {
 }
 
 /**
- * The page in front of the hand: where every named point truly is, and which of them ruler and pencil have found.
- * Its verbs are what a hand can do; each records one move. Names of another object's points are "object/name".
+ * The page in front of the hand. Its verbs are what a hand can do; each records one move, and a ruled line finds by itself
+ * every named point in which it crosses a line that is there.
  */
-export class Page {
-  readonly #found = new Map<string, Vec3>();
-  readonly #lines: SpaceLine[] = [];
-  readonly #truth: Map<string, Vec3>;
-  readonly #called: Readonly<Record<string, string>>;
-
-  constructor(
-    readonly d: Drafter,
-    readonly objectId: string,
-    readonly view: View,
-    readonly frame: Frame,
-    readonly options: DrawingOptions,
-    private readonly built: Built,
-    readonly foundOf: (objectId: string) => Found | null,
-  ) {
-    this.#truth = new Map([...Object.entries(built.solid.corners), ...Object.entries(built.points)]);
-    this.#called = built.called ?? {};
-  }
-
-  get found(): Found {
-    return { points: this.#found, lines: this.#lines, solid: this.built.solid };
-  }
-
+export class Page extends PageKnowledge {
   phase(name: string): void {
     this.d.phase(name);
-  }
-
-  isFound(name: string): boolean {
-    if (this.#found.has(name)) return true;
-    const [host, rest] = splitName(name);
-    return host !== null && (this.foundOf(host)?.points.has(rest) ?? false);
-  }
-
-  /** Whether a point of that name belongs to the construction at all. */
-  knows(name: string): boolean {
-    return this.#truth.has(name) || this.isFound(name);
-  }
-
-  /** Where a named point truly is. */
-  at(name: string): Vec3 {
-    const own = this.#truth.get(name);
-    if (own) return own;
-    const [host, rest] = splitName(name);
-    const other = host === null ? undefined : this.foundOf(host)?.points.get(rest);
-    invariant(other, `"${this.objectId}" knows no point "${name}"`);
-    return other;
-  }
-
-  onPaper(name: string): PaperPoint {
-    const p = findPaperPoint(worldToPaper(this.view.camera, this.at(name)));
-    invariant(p, `"${name}" of "${this.objectId}" does not lie in front of the eye`);
-    return p;
-  }
-
-  call(name: string): string {
-    return this.#called[name] ?? callPoint(name);
-  }
-
-  /** Takes the lines and points of another object as there: what leans on it goes on from them. */
-  goesOnFrom(hostId: string): void {
-    for (const line of this.foundOf(hostId)?.lines ?? []) this.#lines.push(line);
   }
 
   /** Takes the corner of the sheet that lies where the point is. */
@@ -151,18 +48,13 @@ export class Page {
     const corner =
       `${at.yMm < this.view.sheet.heightMm / 2 ? "top" : "bottom"}-${at.xMm < this.view.sheet.widthMm / 2 ? "left" : "right"}` as const;
     this.d.take({ name, called: this.call(name), rule: { kind: "sheet-corner", corner } });
-    this.#find(name);
-  }
-
-  /** The solid of another object that has been drawn before. */
-  solidOf(objectId: string): Solid | null {
-    return this.foundOf(objectId)?.solid ?? null;
+    this.find(name);
   }
 
   /** Takes a point that another has found already under a name of its own. */
   takeFrom(name: string, from: string): void {
     this.d.take({ name, called: this.call(name), rule: { kind: "same", as: this.id(from) } });
-    this.#find(name);
+    this.find(name);
   }
 
   /** Measures a point from the sheet's left and bottom edges. */
@@ -174,9 +66,9 @@ export class Page {
       across: { edge: "left", mm: at.xMm },
       down: { edge: "bottom", mm: this.view.sheet.heightMm - at.yMm },
       at,
-      also: this.#namesakes(name),
+      also: this.namesakes(name),
     });
-    this.#find(name);
+    this.find(name);
   }
 
   /** Lays a distance off from one found point toward another. */
@@ -301,7 +193,7 @@ export class Page {
       at,
       role: "vanishing-point",
     });
-    this.#found.set(name, this.frame.axes[axis]);
+    this.keepPoint(name, this.frame.axes[axis]);
   }
 
   /** Slides the ruler along an axis, kept parallel, until the piece between two lines measures as it should. */
@@ -332,12 +224,6 @@ export class Page {
       name,
       points.map((p) => this.id(p)),
     );
-  }
-
-  lineOf(name: string): HLine {
-    const line = this.#lines.find((l) => l.id === this.id(name));
-    invariant(line, `"${this.objectId}" has drawn no line "${name}"`);
-    return line.onPaper;
   }
 
   /** Rules from a found point all the way to an axis' vanishing point; `farAway` things lie behind all others. */
@@ -380,36 +266,7 @@ export class Page {
       rule,
       stroke: this.#stroke(from, to, null, options),
     });
-    this.#lines.push(this.#spaceLine(name, from, to));
-  }
-
-  /** Whether a point lies on a line the hand has already drawn, and could be found by another line crossing it. */
-  lineThrough(name: string): SpaceLine | undefined {
-    return this.#lines.find((line) => this.#liesOn(this.at(name), line));
-  }
-
-  id(name: string): string {
-    return name.includes("/") ? name : `${this.objectId}/${name}`;
-  }
-
-  along(axis: Axis): Aim {
-    return along(this.frame.id, axis);
-  }
-
-  isFlat(axis: Axis): boolean {
-    return runsWithPaper(this.frame, axis);
-  }
-
-  /** The lines already drawn through a point that another line would cross there squarely enough, squarest first. */
-  crossingLines(name: string, line: HLine): { line: SpaceLine; angleRad: number }[] {
-    const at = this.at(name);
-    const crossing: { line: SpaceLine; angleRad: number }[] = [];
-    for (const l of this.#lines) {
-      if (!this.#liesOn(at, l)) continue;
-      const angleRad = angleBetweenRad(line, l.onPaper);
-      if (angleRad > SAME_LINE_RAD) crossing.push({ line: l, angleRad });
-    }
-    return crossing.sort((a, b) => b.angleRad - a.angleRad);
+    this.keepLine(this.spaceLine(name, from, to));
   }
 
   #mark(name: string, rule: PointRule): void {
@@ -418,16 +275,17 @@ export class Page {
       called: this.call(name),
       rule,
       at: this.onPaper(name),
-      also: this.#namesakes(name),
+      also: this.namesakes(name),
     });
-    this.#find(name);
+    this.find(name);
   }
 
   #rule(name: string, from: string, to: string, rule: LineRule, options: RuleOptions): void {
-    const line = this.#spaceLine(name, from, to);
+    const line = this.spaceLine(name, from, to);
     const finds: { name: string; called: string; rule: PointRule }[] = [];
-    for (const [point, at] of this.#truth) {
-      if (this.#found.has(point) || finds.some((f) => f.name === point) || !this.#liesOn(at, line)) continue;
+    for (const [point, at] of this.truth) {
+      if (this.found.points.has(point) || finds.some((f) => f.name === point) || !this.liesAt(at, line))
+        continue;
       const crossing = this.crossingLines(point, line.onPaper)[0];
       const rule = crossing
         ? ({ kind: "crossing", lines: [line.id, crossing.line.id] } as const)
@@ -436,12 +294,12 @@ export class Page {
           : null;
       if (!rule) continue;
       finds.push({ name: point, called: this.call(point), rule });
-      for (const same of this.#namesakes(point))
+      for (const same of this.namesakes(point))
         if (!finds.some((f) => f.name === same.name))
           finds.push({ ...same, rule: { kind: "same", as: this.id(point) } });
     }
-    for (const f of finds) this.#found.set(f.name, this.at(f.name));
-    this.#lines.push(line);
+    for (const f of finds) this.keepPoint(f.name, this.at(f.name));
+    this.keepLine(line);
     this.d.rule({
       name,
       called: options.called ?? `edge ${name.replaceAll("-", " ")}`,
@@ -449,24 +307,6 @@ export class Page {
       stroke: this.#stroke(from, to, rule, options),
       finds,
     });
-  }
-
-  #find(name: string): void {
-    this.#found.set(name, this.at(name));
-    for (const same of this.#namesakes(name)) this.#found.set(same.name, this.at(same.name));
-  }
-
-  /** Other names, not found yet, of the same place in space. */
-  #namesakes(name: string): { name: string; called: string }[] {
-    const at = this.at(name);
-    const near = ON_LINE * sizeOf(at);
-    const same: { name: string; called: string }[] = [];
-    for (const [other, p] of this.#truth) {
-      const apart = Math.abs(p[0] - at[0]) + Math.abs(p[1] - at[1]) + Math.abs(p[2] - at[2]);
-      if (apart < near && other !== name && !this.#found.has(other))
-        same.push({ name: other, called: this.call(other) });
-    }
-    return same;
   }
 
   /** A measured end: so far right, left, up or down along the line. */
@@ -506,34 +346,4 @@ export class Page {
     const reach = (passed + 1) / 2;
     return [...add(from, dir, (reach * from[2]) / ((1 - reach) * dir[2])), 1];
   }
-
-  #spaceLine(name: string, from: string, to: string): SpaceLine {
-    const [a, b] = [this.at(from), this.at(to)];
-    return {
-      id: this.id(name),
-      through: a,
-      direction: unit(minus(b, a)),
-      onPaper: join(worldToPaper(this.view.camera, a), worldToPaper(this.view.camera, b)),
-    };
-  }
-
-  /** Whether a named point lies on a line. */
-  liesOn(name: string, line: SpaceLine): boolean {
-    return this.#liesOn(this.at(name), line);
-  }
-
-  /** |(at − through) × direction| against the point's distance, without a vector made: asked for every pair. */
-  #liesOn(at: Vec3, { through, direction }: SpaceLine): boolean {
-    const [x, y, z] = [at[0] - through[0], at[1] - through[1], at[2] - through[2]];
-    const a = y * direction[2] - z * direction[1];
-    const b = z * direction[0] - x * direction[2];
-    const c = x * direction[1] - y * direction[0];
-    const size2 = at[0] * at[0] + at[1] * at[1] + at[2] * at[2];
-    return a * a + b * b + c * c < ON_LINE * ON_LINE * size2;
-  }
-}
-
-function splitName(name: string): [host: string | null, rest: string] {
-  const slash = name.indexOf("/");
-  return slash < 0 ? [null, name] : [name.slice(0, slash), name.slice(slash + 1)];
 }

@@ -6,7 +6,7 @@ import { orderGroups, type Solid } from "../solids/index.ts";
 import { requireFrame, type Vec3, type View, worldToPaper } from "../view/index.ts";
 import { callPoint } from "./call-point.ts";
 import { orderMoves } from "./order-moves.ts";
-import type { Found } from "./page.ts";
+import type { Found } from "./page-knowledge.ts";
 import type { Built, Fault } from "./recipe.ts";
 import { type ObjectSlice, recipeOf } from "./recipes.ts";
 import { drawCentre, drawHorizon, drawVanishingPoints, SHEET_ID } from "./sheet-setup.ts";

@@ -3,8 +3,9 @@ import type { Drafter } from "../drafter/index.ts";
 import { angleBetweenRad, distanceMm, type HLine, type Interval, join } from "../geometry/index.ts";
 import { type Edge, hidingFaces, type Solid, showingFaces, shownStretches } from "../solids/index.ts";
 import { AXES, type Axis, type Frame, type View, worldToPaper } from "../view/index.ts";
-import { type DrawingOptions, type Found, Page, type RuleOptions } from "./page.ts";
-import type { Built } from "./recipe.ts";
+import type { Built } from "./built.ts";
+import { Page, type RuleOptions } from "./page.ts";
+import type { DrawingOptions, Found } from "./page-knowledge.ts";
 
 /** Below about 5° a crossing smears over several pencil widths; common practice, no published source. */
 const FLAT_RAD = (5 * Math.PI) / 180;

@@ -1,39 +1,6 @@
 import { type Finding, formatLength } from "../base/index.ts";
-import type { Move } from "../drafter/index.ts";
-import {
-  driftOf,
-  type Hand,
-  judgeComposition,
-  judgeConeOfVision,
-  judgeCrowding,
-  judgeInterpenetrating,
-  judgeKeepOut,
-  judgeOffSheet,
-  judgeRightAngles,
-  judgeRulerReach,
-  judgeSquashed,
-  type PointDrift,
-  USUAL_HAND,
-  USUAL_RULER_MM,
-} from "../judgements/index.ts";
+import { driftOf, type Hand, type PointDrift, USUAL_HAND } from "../judgements/index.ts";
 import type { ComputedLesson } from "./compute-lesson.ts";
-import type { DrawnLesson } from "./draw-lesson.ts";
-
-/** Findings that look across the drawing: what will look wrong, be hard to draw, or not fit. Cheap enough for every edit. */
-export function judgeDrawing({ program, view, paper, sheet, lesson }: DrawnLesson): Finding[] {
-  const isDrill = lesson.plan.centre !== "none" && lesson.objects.every((o) => o.recipe === "box");
-  return [
-    ...judgeOffSheet(view),
-    ...judgeConeOfVision(program.solids, view),
-    ...judgeRightAngles(program.solids, view),
-    ...judgeSquashed(program.solids, view),
-    ...judgeCrowding(paper, view),
-    ...judgeInterpenetrating(program.solids),
-    ...judgeKeepOut(paper),
-    ...judgeRulerReach(paper, view, sheet.rulerMm ?? USUAL_RULER_MM),
-    ...judgeComposition(paper, program.solids, view, isDrill),
-  ];
-}
 
 /** A corner that strays further than this shows; common practice, no published source. */
 const SHOWS_MM = 2;
@@ -46,7 +13,7 @@ export function judgeDrift(
   const points: PointDrift[] = [];
   const findings: Finding[] = [];
   for (const object of lesson.objects) {
-    const own: Move[] = moves.filter((m) => m.objectId === object.id && m.hand !== "erase");
+    const own = moves.filter((m) => m.objectId === object.id && m.hand !== "erase");
     if (own.length === 0) continue;
     const drift = driftOf(own, view, evaluation, hand);
     points.push(...drift);

@@ -1,0 +1,30 @@
+import type { Finding } from "../base/index.ts";
+import {
+  judgeComposition,
+  judgeConeOfVision,
+  judgeCrowding,
+  judgeInterpenetrating,
+  judgeKeepOut,
+  judgeOffSheet,
+  judgeRightAngles,
+  judgeRulerReach,
+  judgeSquashed,
+  USUAL_RULER_MM,
+} from "../judgements/index.ts";
+import type { DrawnLesson } from "./draw-lesson.ts";
+
+/** Findings that look across the drawing: what will look wrong, be hard to draw, or not fit. Cheap enough for every edit. */
+export function judgeDrawing({ program, view, paper, sheet, lesson }: DrawnLesson): Finding[] {
+  const isDrill = lesson.plan.centre !== "none" && lesson.objects.every((o) => o.recipe === "box");
+  return [
+    ...judgeOffSheet(view),
+    ...judgeConeOfVision(program.solids, view),
+    ...judgeRightAngles(program.solids, view),
+    ...judgeSquashed(program.solids, view),
+    ...judgeCrowding(paper, view),
+    ...judgeInterpenetrating(program.solids),
+    ...judgeKeepOut(paper),
+    ...judgeRulerReach(paper, view, sheet.rulerMm ?? USUAL_RULER_MM),
+    ...judgeComposition(paper, program.solids, view, isDrill),
+  ];
+}

@@ -1,0 +1,33 @@
+import type { Finding } from "../base/index.ts";
+import type { Block, Solid } from "../solids/index.ts";
+import type { Vec3 } from "../view/index.ts";
+import type { FaceFrame } from "./face-frame.ts";
+
+/** What ties a thing's depth to others: the ground, a host it leans on, or nothing. */
+export type Tie =
+  | { readonly kind: "ground" }
+  | { readonly kind: "free" }
+  /** Mirrored in water: seen only past everything real. */
+  | { readonly kind: "mirror" }
+  | { readonly kind: "host"; readonly objectId: string };
+
+/** An object as it truly stands in front of the eye. */
+export interface Built {
+  /** What hides and is hidden; without faces for what lies flat on something else. */
+  readonly solid: Solid;
+  /** The block of space it was placed by, if it was. */
+  readonly block: Block | null;
+  /** Points beyond the solid's corners that the construction finds. */
+  readonly points: Readonly<Record<string, Vec3>>;
+  /** What teachers call corners and points whose names do not say it. */
+  readonly called?: Readonly<Record<string, string>>;
+  readonly tie: Tie;
+  /** Names of the points that ring a flat thing, in order. */
+  readonly outline?: readonly string[];
+  /** The host's face it is drawn on, when it is. */
+  readonly face?: FaceFrame;
+  readonly findings: readonly Finding[];
+}
+
+/** A thing without faces: what lies flat, and hides nothing. */
+export const FLAT: Omit<Solid, "corners"> = { faces: [], edges: [], opaque: false, convex: true };
