@@ -64,6 +64,15 @@ const OPTIONS: { readonly [K in RecipeName]: readonly Plan[] } = {
         ["right", "right"],
       ],
     ],
+    [
+      "choice",
+      "cornerStyle",
+      "Corners",
+      [
+        ["square", "square"],
+        ["round", "rounded"],
+      ],
+    ],
     ["switch", "tilesOnly", "Only the tiles"],
   ],
   room: [

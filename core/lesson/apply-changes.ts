@@ -139,6 +139,7 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "hidden",
   "observed",
   "wall",
+  "cornerStyle",
   "stepOrder",
 ]);
 

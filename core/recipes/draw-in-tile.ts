@@ -41,7 +41,7 @@ export function cutFromTile(
     squareIn(page, tile, lost);
   }
   for (const side of sides) {
-    if (page.isRuled(side.id)) continue;
+    if (page.isRuled(side.id) || side.arc) continue;
     page.countAsRuled(side.id);
     const shows = page.shows(side);
     if (!shows && page.solid.opaque) continue;

@@ -16,6 +16,9 @@ function shape(...rings: readonly string[]): readonly Ring[] {
   return rings.map(ring);
 }
 
+/** Letters and digits whose outer corners a sign writer rounds. */
+export const ROUND_LETTERS: ReadonlySet<string> = new Set([..."BCDGJOPQRSU0235689"]);
+
 export const LETTER_SHAPES: Readonly<Record<string, readonly Ring[]>> = {
   A: shape("0,0 0,12 12,12 12,0 9,0 9,4 3,4 3,0", "3,6 3,9 9,9 9,6"),
   B: shape("0,0 0,12 10,12 10,7 12,7 12,0", "3,2 3,5 9,5 9,2", "3,7 3,10 7,10 7,7"),

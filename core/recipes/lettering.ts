@@ -1,12 +1,19 @@
 import * as v from "valibot";
-import { assemble, type Block, type Profile, pointInBlock, prism } from "../solids/index.ts";
-import type { Vec3 } from "../view/index.ts";
+import {
+  assemble,
+  type Block,
+  facetCount,
+  type Profile,
+  type ProfilePoint,
+  pointInBlock,
+  prism,
+} from "../solids/index.ts";
+import { sizeOf, type Vec3 } from "../view/index.ts";
 import { cutFromTile, type Tile, type TileCorner } from "./draw-in-tile.ts";
-import { LETTER_SHAPES } from "./letter-shapes.ts";
+import { LETTER_SHAPES, ROUND_LETTERS } from "./letter-shapes.ts";
 import { ObjectBase } from "./object-base.ts";
 import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
-import { straightProfile } from "./profile.ts";
-import type { Recipe } from "./recipe.ts";
+import type { Built, Recipe, SolveContext } from "./recipe.ts";
 import type { SolidPage } from "./solid-page.ts";
 
 /** A word in block letters, one tile a letter, swept away from the paper. */
@@ -26,6 +33,8 @@ export const LetteringSchema = v.strictObject({
   gap: v.pipe(v.number(), v.minValue(0.02, "at least 0.02"), v.maxValue(2, "at most two tiles")),
   /** Stop at the tiles: draw them as blocks, without cutting letters. */
   tilesOnly: v.boolean(),
+  /** Square corners all round, or the outer corners of C, D, O and their like rounded with quarter circles. */
+  cornerStyle: v.optional(v.picklist(["square", "round"])),
   /** Which letter is drawn first: left-handers work from the right. */
   startFrom: v.picklist(["left", "right"]),
   handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),
@@ -55,13 +64,13 @@ export const lettering: Recipe<LetteringSlice> = {
     for (const letter of letters) {
       for (const [name, across, up] of TILE_CORNERS)
         points[`${letter.id}-tile-${name}`] = inTile(block, letter, across, up);
-      for (const c of cornersOf(slice, letter)) points[c.below] = inTile(block, letter, c.across, 0);
+      for (const c of cornersOf(slice, letter, block)) points[c.below] = inTile(block, letter, c.across, 0);
     }
     const parts = letters.map((letter) => ({
       prefix: letter.id,
-      solid: prism(block, profileOf(slice, letter), { axis: "depth", from: 0, to: 1 }, true),
+      solid: prism(block, profileOf(slice, letter, block, context), { axis: "depth", from: 0, to: 1 }, true),
     }));
-    return { solid: assemble(parts), block, points, called: callLetters(slice), tie, findings };
+    return { solid: assemble(parts), block, points, called: callLetters(slice, block), tie, findings };
   },
   draw: drawLettering,
 };
@@ -70,7 +79,7 @@ export const lettering: Recipe<LetteringSlice> = {
  * Draws block letters: a light tile for each, the letter cut out of it by a few straight cuts, every visible corner
  * to the vanishing point, and the back edges parallel, stopping at the next letter.
  */
-function drawLettering(page: SolidPage, slice: LetteringSlice): void {
+function drawLettering(page: SolidPage, slice: LetteringSlice, built: Built): void {
   const letters = lettersOf(slice);
   const inOrder = slice.startFrom === "left" ? letters : [...letters].reverse();
 
@@ -82,7 +91,8 @@ function drawLettering(page: SolidPage, slice: LetteringSlice): void {
     const ends = page.solid.edges.filter(
       (e) => e.from.startsWith(`${letter.id}-front-`) && e.to.startsWith(`${letter.id}-front-`),
     );
-    cutFromTile(page, tileOf(letter), cornersOf(slice, letter), ends);
+    if (built.block) cutFromTile(page, tileOf(letter), cornersOf(slice, letter, built.block), ends);
+    page.curveRemaining((e) => ends.includes(e) && page.shows(e));
   }
 
   page.phase("guides");
@@ -90,6 +100,7 @@ function drawLettering(page: SolidPage, slice: LetteringSlice): void {
   page.phase("close");
   page.markDepth("depth");
   page.ruleRemaining((e) => page.shows(e));
+  page.curveRemaining((e) => page.shows(e));
 }
 
 /** A light tile: the first measured from the sheet's edges, the others from its base line. */
@@ -134,20 +145,76 @@ function shapeOf(slice: LetteringSlice, letter: Letter) {
   return slice.tilesOnly ? [TILE] : (LETTER_SHAPES[letter.char] ?? [TILE]);
 }
 
-function profileOf(slice: LetteringSlice, letter: Letter): Profile {
-  const rings = shapeOf(slice, letter).map((ring, r) =>
-    ring.map(([across, up], k) => [cornerName(r, k), letter.from + across * letter.width, up] as const),
+/** Radius of a rounded corner as a part of the tile, less than its shortest stroke: quarter circles where there is room. */
+const ROUNDING = 0.24;
+
+function profileOf(slice: LetteringSlice, letter: Letter, block: Block, { view }: SolveContext): Profile {
+  const rings = ringsOf(slice, letter, block).map((ring, r) =>
+    ring.map(({ across, up, arc }, k): ProfilePoint => {
+      const name = cornerName(r, k);
+      const at = [letter.from + across * letter.width, up] as const;
+      if (!arc) return { name, at };
+      const radiusMm =
+        (ROUNDING * letter.width * sizeOf(block.width) * view.camera.distanceMm) / block.origin[2];
+      return {
+        name,
+        at,
+        arc: {
+          centre: [letter.from + arc.centre[0] * letter.width, arc.centre[1]],
+          radius: [arc.radius[0] * letter.width, arc.radius[1]],
+          fromRad: arc.fromRad,
+          toRad: arc.toRad,
+          facets: facetCount(radiusMm, Math.PI / 2),
+        },
+      };
+    }),
   );
-  return straightProfile(["width", "height"], rings);
+  return { plane: ["width", "height"], rings, convex: false };
+}
+
+interface RingCorner {
+  readonly across: number;
+  readonly up: number;
+  readonly arc?: {
+    centre: readonly [number, number];
+    radius: readonly [number, number];
+    fromRad: number;
+    toRad: number;
+  };
+}
+
+/** The letter's outlines in its tile; with round corners those on the tile's own corners become quarter circles. */
+function ringsOf(slice: LetteringSlice, letter: Letter, block: Block): RingCorner[][] {
+  const shape = shapeOf(slice, letter);
+  const plain = shape.map((ring) => ring.map(([across, up]): RingCorner => ({ across, up })));
+  if (slice.cornerStyle !== "round" || slice.tilesOnly || !ROUND_LETTERS.has(letter.char)) return plain;
+  const rx = ROUNDING;
+  const ry = Math.min(ROUNDING, (ROUNDING * letter.width * sizeOf(block.width)) / sizeOf(block.height));
+  const outer = (plain[0] ?? []).flatMap((c): RingCorner[] => {
+    if ((c.across !== 0 && c.across !== 1) || (c.up !== 0 && c.up !== 1)) return [c];
+    const centre = [c.across === 0 ? rx : 1 - rx, c.up === 0 ? ry : 1 - ry] as const;
+    const onSide = { across: c.across, up: centre[1] };
+    const onEnd = { across: centre[0], up: c.up };
+    // Outlines go round with the clock: up the left side, along the top, down the right, back along the foot.
+    const comesUpTheSide = (c.across === 0) === (c.up === 1);
+    const [first, last] = comesUpTheSide ? [onSide, onEnd] : [onEnd, onSide];
+    const angle = (p: { across: number; up: number }) =>
+      Math.atan2((p.up - centre[1]) / ry, (p.across - centre[0]) / rx);
+    let [fromRad, toRad] = [angle(first), angle(last)];
+    if (toRad - fromRad > Math.PI) fromRad += 2 * Math.PI;
+    if (fromRad - toRad > Math.PI) toRad += 2 * Math.PI;
+    return [{ ...first, arc: { centre, radius: [rx, ry], fromRad, toRad } }, last];
+  });
+  return [outer, ...plain.slice(1)];
 }
 
 function cornerName(ring: number, k: number): string {
   return ring === 0 ? `corner-${k + 1}` : `opening-${ring}-${k + 1}`;
 }
 
-function cornersOf(slice: LetteringSlice, letter: Letter): TileCorner[] {
-  return shapeOf(slice, letter).flatMap((ring, r) =>
-    ring.map(([across, up], k) => ({
+function cornersOf(slice: LetteringSlice, letter: Letter, block: Block): TileCorner[] {
+  return ringsOf(slice, letter, block).flatMap((ring, r) =>
+    ring.map(({ across, up }, k) => ({
       name: `${letter.id}-front-${cornerName(r, k)}`,
       across,
       up,
@@ -188,13 +255,13 @@ const TILE_CALLED = {
 } as const;
 
 /** "Upper left corner of the tile of L", "corner 3 of the L", "far corner 3 of the L". */
-function callLetters(slice: LetteringSlice): Record<string, string> {
+function callLetters(slice: LetteringSlice, block: Block): Record<string, string> {
   const called: Record<string, string> = {};
   for (const letter of lettersOf(slice)) {
     const its = `the ${letter.char}`;
     for (const [name] of TILE_CORNERS)
       called[`${letter.id}-tile-${name}`] = `${TILE_CALLED[name]} of the tile of ${its}`;
-    for (const [r, ring] of shapeOf(slice, letter).entries())
+    for (const [r, ring] of ringsOf(slice, letter, block).entries())
       for (const k of ring.keys()) {
         const corner = r === 0 ? `corner ${k + 1} of ${its}` : `corner ${k + 1} of the opening in ${its}`;
         called[`${letter.id}-front-${cornerName(r, k)}`] = corner;

@@ -47,8 +47,17 @@ export interface Profile {
   readonly convex: boolean;
 }
 
-/** A curve that runs on into the next side within about 5° shows no edge there. */
-const SMOOTH = Math.cos((5 * Math.PI) / 180);
+/**
+ * Whether two sides are parts of one smooth surface: facets of one arc, or an arc that runs on into the next side. There
+ * the last facet turns off by half its own angle; a degree more is allowed for ellipses.
+ */
+function isSeam(before: RingPoint, after: RingPoint, cosine: number): boolean {
+  const [a, b] = [before.facet, after.facet];
+  if (a && b && a.of === b.of) return true;
+  const facet = a ?? b;
+  if (!facet) return false;
+  return cosine > Math.cos(Math.abs(facet.toRad - facet.fromRad) + Math.PI / 180);
+}
 
 interface RingPoint {
   readonly name: string;
@@ -121,8 +130,7 @@ export function prism(
     });
     for (const [k, side] of sides.entries()) {
       const before = sides[(k + sides.length - 1) % sides.length] ?? side;
-      const curved = before.p.facet !== null || side.p.facet !== null;
-      const seam = curved && dot(before.outside, side.outside) > SMOOTH;
+      const seam = isSeam(before.p, side.p, dot(before.outside, side.outside));
       edges.push({
         id: side.p.name,
         axis,

@@ -70,6 +70,7 @@ const OPTIONS: Partial<Record<RecipeName, fc.Arbitrary<Record<string, unknown>>>
     text: fc.stringMatching(/^[A-Z0-9]{1,4}$/),
     gap: share(0.05, 0.5),
     tilesOnly: fc.boolean(),
+    cornerStyle: fc.constantFrom("square", "round"),
     startFrom: fc.constantFrom("left", "right"),
   }),
   floor: fc.record({
