@@ -4,7 +4,7 @@ import { type Finding, formatClock } from "#core/base";
 import { drawState, frameAt, makeCards, PAPER_PALETTE, toSvg } from "#core/display";
 import { parseLessonText } from "#core/lesson";
 import { readCaptions, wordsOf } from "#core/narration";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { type ComputedLesson, computeLesson, judgeDrift } from "#core/pipeline";
 import { writeCardsPdf } from "../server/pdf/cards.server.ts";
 
 /** Bad input on the command line: one line that says what, which and what was expected. */
@@ -46,7 +46,9 @@ interface Options {
 
 const COMMANDS: Readonly<Record<string, (path: string, options: Options) => string | Promise<string>>> = {
   check: (path, { json }) => {
-    const { steps, moves, schedule, findings } = compute(path);
+    const computed = compute(path);
+    const { steps, moves, schedule } = computed;
+    const findings = [...computed.findings, ...judgeDrift(computed).findings];
     if (json)
       return asJson({ steps: steps.length, moves: moves.length, totalMs: schedule.totalMs, findings });
     const head = `${path}: ${steps.length} steps, ${moves.length} moves, ${formatClock(schedule.totalMs)} long`;

@@ -6,6 +6,7 @@ import type { Sheet } from "../view/index.ts";
 import { drawSlip } from "./draw-slip.ts";
 import { drawStep } from "./draw-state.ts";
 import type { Drawing } from "./mark.ts";
+import { turnDrawing } from "./turn-drawing.ts";
 
 /** What a printed step card says and shows. */
 export interface Card {
@@ -35,7 +36,7 @@ export function makeCards(source: {
 }): Card[] {
   const startOf = new Map(source.schedule.windows.map((w) => [w.stepId, w.startMs]));
   return source.steps.map((step) => {
-    const picture = drawStep(source.paper, source.sheet, step, "card");
+    const picture = turnDrawing(drawStep(source.paper, source.sheet, step, "card"), step.quarters);
     const words = {
       number: step.number,
       title: step.title,
@@ -45,7 +46,8 @@ export function makeCards(source: {
       notes: step.notes.join(" "),
       slip: step.slip,
     };
-    const slipPicture = step.slip === "" ? null : drawSlip(source.paper, source.sheet, step, "card");
+    const slip = step.slip === "" ? null : drawSlip(source.paper, source.sheet, step, "card");
+    const slipPicture = slip && turnDrawing(slip, step.quarters);
     return {
       stepId: step.id,
       startMs: startOf.get(step.id) ?? 0,

@@ -48,6 +48,9 @@ const SIDE = [
 ] as const;
 const SEE_THROUGH = ["switch", "seeThrough", "See-through: hidden edges dotted"] as const;
 
+/** A wall drawn on the turned sheet serves as the floor: for anything. */
+const TURNED = ["count", "turned", "Sheet turned, quarters", 0, 3] as const;
+
 /** Options by recipe, in the order a teacher meets them. */
 const OPTIONS: { readonly [K in RecipeName]: readonly Plan[] } = {
   box: [SEE_THROUGH, ["switch", "observed", "From observation: angles carried over"]],
@@ -231,13 +234,13 @@ const OPTIONS: { readonly [K in RecipeName]: readonly Plan[] } = {
 
 /** The options of an object, each with what it is now. */
 export function objectOptions(object: ObjectSlice): ObjectOption[] {
-  return OPTIONS[object.recipe].map((plan): ObjectOption => {
+  return [...OPTIONS[object.recipe], TURNED].map((plan): ObjectOption => {
     const value = valueAt(object, plan[1]);
     const [field, label] = [plan[1], plan[2]];
     switch (plan[0]) {
       case "count":
       case "part":
-        return { kind: plan[0], field, label, value: Number(value), least: plan[3], most: plan[4] };
+        return { kind: plan[0], field, label, value: Number(value ?? 0), least: plan[3], most: plan[4] };
       case "length":
         return { kind: "length", field, label, valueMm: Number(value) };
       case "choice":

@@ -2,7 +2,20 @@ import { type Change, formatLength, smallestStepMm } from "../base/index.ts";
 import { between, findPaperPoint, type PaperPoint } from "../geometry/index.ts";
 import { sayShare } from "../lexicon/index.ts";
 import type { ObjectSlice, Placed } from "../recipes/index.ts";
-import { type Axis, findVanishingPoint, requireFrame, type View, worldToPaper } from "../view/index.ts";
+import type { Block } from "../solids/index.ts";
+import {
+  type Axis,
+  cross,
+  dot,
+  findVanishingPoint,
+  minus,
+  paperToWorld,
+  requireFrame,
+  scaled,
+  type Vec3,
+  type View,
+  worldToPaper,
+} from "../view/index.ts";
 import type { Handle } from "./handle.ts";
 
 /** Handles that a kind of thing has beside those of its block, each with what dragging it changes. */
@@ -156,9 +169,61 @@ function specialsOf(object: ObjectSlice, placed: Placed, view: View): SpecialHan
         ]),
       ];
     }
+    case "outline": {
+      const { block, solid } = placed.built;
+      if (!block) return [];
+      const [across, end] =
+        object.side === "front" ? (["width", "front"] as const) : (["depth", "left"] as const);
+      return object.corners.flatMap((corner, k): SpecialHandle[] => {
+        const p = solid.corners[`${end}-corner-${k + 1}`];
+        const at = p && p[2] > 0 ? findPaperPoint(worldToPaper(view.camera, p)) : null;
+        if (!at) return [];
+        const reading = `${sayShare(corner.across)} across, ${sayShare(corner.up)} up`;
+        return [
+          handle(`corner-${k + 1}`, `corner ${k + 1}`, reading, "freely", at, (to) => {
+            const shares = sharesOnFront(block, across, to, view);
+            return shares ? [{ field: `corners.${k}`, value: shares }] : [];
+          }),
+        ];
+      });
+    }
+    case "hills":
+      return object.topsMm.map((top, k) => {
+        const at = {
+          xMm: (widthMm * k) / (object.topsMm.length - 1),
+          yMm: view.horizonMm - top,
+        };
+        return handle(
+          `top-${k + 1}`,
+          `top ${k + 1}`,
+          `${say(top)} above the horizon`,
+          "up-and-down",
+          at,
+          (to) => [{ field: `topsMm.${k}`, value: Math.max(0, snap(view.horizonMm - to.yMm)) }],
+        );
+      });
     default:
       return [];
   }
+}
+
+/** Where a line of sight meets the front plane of a block, in shares of its two sides, in hundredths. */
+function sharesOnFront(
+  block: Block,
+  across: "width" | "depth",
+  to: PaperPoint,
+  view: View,
+): { across: number; up: number } | null {
+  const [u, w] = [block[across], block.height];
+  const normal = cross(u, w);
+  const ray = paperToWorld(view.camera, to, 1);
+  const z = dot(normal, block.origin) / dot(normal, ray);
+  if (!(z > 0 && Number.isFinite(z))) return null;
+  const off = minus(scaled(ray, z), block.origin);
+  // The two sides need not be square to each other on paper, but are in space: shares by projection.
+  const share = (side: Vec3) =>
+    Math.round(Math.min(1, Math.max(0, dot(off, side) / dot(side, side))) * 100) / 100;
+  return { across: share(u), up: share(w) };
 }
 
 /** The change for the part of the way along a guide nearest a point, in two-hundredths between least and most. */

@@ -137,6 +137,7 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "ruler",
   "hand",
   "hidden",
+  "turned",
   "observed",
   "wall",
   "cornerStyle",
@@ -150,6 +151,16 @@ function setField(draft: Draft, base: readonly string[], change: Change) {
   const last = path[path.length - 1] ?? "";
   if (typeof parent !== "object" || parent === null || (path.length === 1 && last === "version"))
     return `${change.id} has no field "${change.field}"`;
+  if (Array.isArray(parent)) {
+    const index = Number(last);
+    const was: Json | undefined = parent[index];
+    if (was === undefined) return `${change.id} has no "${change.field}"`;
+    const list = parent.map((item: Json, k) => (k === index ? change.value : item));
+    return {
+      draft: put(draft, path.slice(0, -1), list as unknown as Draft),
+      inverse: [{ ...change, value: was }],
+    };
+  }
   const before = (parent as Draft)[last];
   // Anchors come and go by step id; every other field of the document always has a value, be it null.
   const comesAndGoes = fields.length > 1 && fields[fields.length - 2] === "anchors";

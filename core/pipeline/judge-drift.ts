@@ -1,5 +1,7 @@
 import { type Finding, formatLength } from "../base/index.ts";
 import { driftOf, type Hand, type PointDrift, USUAL_HAND } from "../judgements/index.ts";
+import { type ObjectDrawing, withOtherDepthMark } from "../recipes/index.ts";
+import type { View } from "../view/index.ts";
 import type { ComputedLesson } from "./compute-lesson.ts";
 
 /** A corner that strays further than this shows; common practice, no published source. */
@@ -7,7 +9,7 @@ const SHOWS_MM = 2;
 
 /** The expected error of every point, object by object in drawing order, and a finding where one will show. */
 export function judgeDrift(
-  { moves, view, evaluation, lesson }: ComputedLesson,
+  { moves, view, evaluation, lesson, program }: ComputedLesson,
   hand: Hand = USUAL_HAND,
 ): { points: readonly PointDrift[]; findings: readonly Finding[] } {
   const points: PointDrift[] = [];
@@ -22,13 +24,45 @@ export function judgeDrift(
       null,
     );
     if (!worst || worst.expectedMm < SHOWS_MM) continue;
+    const drawing = program.drawings.get(object.id);
+    const better = drawing && halvedBy(drawing, worst.expectedMm, view, evaluation, hand);
     findings.push({
       code: "drifts",
       severity: "note",
       about: object.id,
-      message: `By hand the ${worst.called} of the ${object.label} will stray by about ${formatLength(worst.expectedMm, view.sheet)}: ${Math.round(worst.weakestShare * 100)} % of that comes from "${worst.weakestMove}". Draw that one with most care, or find the point another way.`,
-      numbers: { expectedMm: worst.expectedMm, weakestShare: worst.weakestShare },
+      message: `By hand the ${worst.called} of the ${object.label} will stray by about ${formatLength(worst.expectedMm, view.sheet)}: ${Math.round(worst.weakestShare * 100)} % of that comes from "${worst.weakestMove}". ${
+        better
+          ? `With its depth marked from the ${better.from} instead, it would be ${formatLength(better.expectedMm, view.sheet)}.`
+          : "Draw that one with most care: marking its depth elsewhere would not halve it."
+      }`,
+      numbers: {
+        expectedMm: worst.expectedMm,
+        weakestShare: worst.weakestShare,
+        ...(better ? { otherwiseMm: better.expectedMm } : {}),
+      },
     });
   }
   return { points, findings };
+}
+
+/** Guides tried for the depth mark beside the usual one. */
+const OTHER_GUIDES = [1, 2, 3];
+
+/** Another place for the depth mark that halves the worst drift of a thing, or null. */
+function halvedBy(
+  drawing: ObjectDrawing,
+  worstMm: number,
+  view: View,
+  known: ComputedLesson["evaluation"],
+  hand: Hand,
+): { from: string; expectedMm: number } | null {
+  for (const depthMark of OTHER_GUIDES) {
+    const moves = withOtherDepthMark(drawing, view, depthMark);
+    const expectedMm = Math.max(0, ...driftOf(moves, view, known, hand).map((p) => p.expectedMm));
+    const mark = moves.flatMap((m) => m.points).find((p) => p.rule.kind === "part-way-to-vp");
+    const from = mark?.rule.kind === "part-way-to-vp" ? mark.rule.from : "";
+    const called = moves.flatMap((m) => m.points).find((p) => p.id === from)?.called ?? from;
+    if (expectedMm > 0 && expectedMm < worstMm / 2) return { from: called, expectedMm };
+  }
+  return null;
 }

@@ -2,7 +2,7 @@ export { type BoxSlice, boxSolid, cornerName } from "./box.ts";
 export { idSchema } from "./object-base.ts";
 export type { DepthSetBy, Extent } from "./placement.ts";
 export type { ObjectDrawing, PlannedSolid, Program } from "./plan-lesson.ts";
-export { impossibleInObject, planLesson } from "./plan-lesson.ts";
+export { impossibleInObject, planLesson, withOtherDepthMark } from "./plan-lesson.ts";
 export type { Built, Fault } from "./recipe.ts";
 export type { ObjectSlice, RecipeName } from "./recipes.ts";
 export { ObjectSchema, RECIPES, recipeOf } from "./recipes.ts";

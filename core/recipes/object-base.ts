@@ -21,4 +21,6 @@ export const ObjectBase = {
   frame: v.string(),
   /** Not drawn, though what leans on it still stands where it stood. */
   hidden: v.optional(v.boolean()),
+  /** Quarter turns clockwise of the sheet on the desk while it is drawn, so that its wall serves as the floor. */
+  turned: v.optional(v.picklist([0, 1, 2, 3])),
 } as const;

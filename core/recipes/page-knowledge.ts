@@ -18,6 +18,8 @@ import { callPoint } from "./call-point.ts";
 
 export interface DrawingOptions {
   readonly guides: "to-vp" | "part-way";
+  /** Which guide carries the depth mark: 0, or left out, is the one from which most back edges start. */
+  readonly depthMark?: number;
 }
 
 /** A line the ruler has drawn, as it runs in space. */

@@ -217,5 +217,30 @@ function drawObject(
   };
   const page = new SolidPage(d, object.id, view, frame, { guides: plan.guides }, built, noted);
   recipeOf(object).draw(page, object, built);
-  return { placed, plan, moves: d.moves, found: page.found, goesOnFrom };
+  return { placed, plan, moves: withTurnedSheet(object, d.moves), found: page.found, goesOnFrom };
+}
+
+/** The same drawing with its depth marked on another guide: to compare how much a hand would stray. */
+export function withOtherDepthMark(drawing: ObjectDrawing, view: View, depthMark: number): readonly Move[] {
+  const { placed, plan, goesOnFrom } = drawing;
+  const d = new Drafter(placed.object.id);
+  const frame = requireFrame(view, placed.object.frame);
+  const options = { guides: plan.guides, depthMark };
+  const foundOf = (id: string) => goesOnFrom.get(id) ?? null;
+  const page = new SolidPage(d, placed.object.id, view, frame, options, placed.built, foundOf);
+  recipeOf(placed.object).draw(page, placed.object, placed.built);
+  return d.moves;
+}
+
+/** The moves between a turn of the sheet and its turn back, when the object is drawn on a turned sheet. */
+function withTurnedSheet({ id, turned }: ObjectSlice, moves: readonly Move[]): readonly Move[] {
+  const [first, last] = [moves[0], moves[moves.length - 1]];
+  if (!turned || !first || !last) return moves;
+  const d = new Drafter(id);
+  d.phase(first.phase);
+  d.turn("sheet", turned);
+  d.phase(last.phase);
+  d.turn("back", 4 - turned);
+  const [turn, back] = d.moves;
+  return turn && back ? [turn, ...moves, back] : moves;
 }

@@ -243,14 +243,15 @@ export class SolidPage extends Page {
     const guides = this.solid.edges.filter(
       (e) => e.axis === axis && this.#ruled.has(e.id) && this.isFound(e.from) !== this.isFound(e.to),
     );
-    const best = guides
+    const ranked = guides
       .map((guide) => ({ guide, ...this.#crossingsFrom(guide, guides) }))
       .sort(
         (a, b) =>
           Number(b.worstRad > FLAT_RAD) - Number(a.worstRad > FLAT_RAD) ||
           b.links - a.links ||
           b.worstRad - a.worstRad,
-      )[0];
+      );
+    const best = ranked[this.options.depthMark ?? 0] ?? ranked[0];
     if (!best) return false;
     this.#marked.add(axis);
     this.#markEnd(best.guide);

@@ -120,6 +120,7 @@ function describer(input: StepsInput): (stretch: Stretch, number: number) => Ste
     return p ? findPaperPoint(p) : null;
   };
   const told = new Map<string, number>();
+  let lies = 0;
   const labelOf = (id: string) => input.objectOf(id)?.label ?? id;
   return ({ id, objectId, phase, first, last }, number) => {
     const strokes: PaperStroke[] = [];
@@ -130,6 +131,10 @@ function describer(input: StepsInput): (stretch: Stretch, number: number) => Ste
     const object = input.objectOf(objectId);
     const [firstMove, lastMove] = [requireAt(input.moves, first), requireAt(input.moves, last)];
     const memo = input.memo?.get(firstMove);
+    // The sheet is turned at a step's first move and turned back at its last: the picture shows it as it lies between.
+    if (firstMove.hand === "turn") lies = (lies + firstMove.quarters) % 4;
+    const quarters = lies;
+    if (lastMove.hand === "turn" && lastMove !== firstMove) lies = (lies + lastMove.quarters) % 4;
     const same = memo?.last === lastMove && memo.object === object;
     const kind = object ? `${object.recipe}/${familyOf(phase)}` : id;
     const before = told.get(kind) ?? 0;
@@ -140,6 +145,7 @@ function describer(input: StepsInput): (stretch: Stretch, number: number) => Ste
       memo.step.id === id &&
       memo.step.number === number &&
       memo.step.firstMove === first &&
+      memo.step.quarters === quarters &&
       memo.before === before &&
       memo.plan === input.plan &&
       memo.own === own &&
@@ -177,6 +183,7 @@ function describer(input: StepsInput): (stretch: Stretch, number: number) => Ste
       kind: own?.kind ?? kindOf(moves),
       notes,
       newLines: strokes.filter((s) => s.pieces.length > 0).length,
+      quarters,
       wordCount: countWords([...instruction, ...notes]),
     };
     input.memo?.set(firstMove, {

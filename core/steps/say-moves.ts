@@ -145,7 +145,11 @@ function sayRun(run: Run, context: WordContext): Said {
       };
     case "turn":
       return {
-        sentences: [`Turn the sheet ${first.quarters === 2 ? "upside down" : "a quarter round"}.`],
+        sentences: [
+          first.id.endsWith("turn-back")
+            ? "Turn the sheet back."
+            : `Turn the sheet ${first.quarters === 2 ? "upside down" : `a quarter to the ${first.quarters === 1 ? "right" : "left"}`}.`,
+        ],
         readings: [],
       };
     case "fold":

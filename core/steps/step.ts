@@ -53,6 +53,8 @@ export interface Step extends StepWords {
   readonly notes: readonly string[];
   /** Ruled lines that appear on the paper in this step. */
   readonly newLines: number;
+  /** Quarter turns clockwise by which the sheet lies turned while it is drawn. */
+  readonly quarters: number;
   /** Words to say for instruction and notes. */
   readonly wordCount: number;
 }

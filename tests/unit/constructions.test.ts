@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { makeCards, turnDrawing } from "#core/display";
 import { distanceMm, findPaperPoint, join, meet, type PaperPoint, pointOn } from "#core/geometry";
 import { putObject } from "#core/handles";
 import { applyChanges, blankLesson, type Lesson } from "#core/lesson";
@@ -346,6 +347,20 @@ test("drift points at the move that spoils most, and a flat crossing drifts more
   const of = (name: string) => points.find((p) => p.pointId === `box-1/${name}`);
   expect(of("back-right-bottom")?.expectedMm).toBeGreaterThan(of("front-left-bottom")?.expectedMm ?? 0);
   expect(of("back-right-bottom")?.weakestMove).toMatch(/^box-1\//);
+  // A flat lid just below the eyes strays far, and the finding says whether marking the depth elsewhere would help.
+  const flat = computeLesson(
+    put(lesson(views.two, []), "box", [150, 150], [151, 66], {
+      handles: {
+        fromLeftMm: 150,
+        fromBottomMm: 50,
+        width: { fraction: 0.4 },
+        height: { mm: 85 },
+        depth: { fraction: 0.4 },
+      },
+    }),
+  );
+  const [finding] = judgeDrift(flat, { withinMm: 1 }).findings;
+  expect(finding?.message).toMatch(/will stray by about .*(would not halve it|instead, it would be)/);
 });
 
 describe("things that go with each other", () => {
@@ -416,6 +431,37 @@ describe("things that go with each other", () => {
       /too far off to reach: lay the ruler from .* edge to .* edge/,
     );
   });
+});
+
+test("on a turned sheet the card turns too, and the sheet lies as before afterwards", () => {
+  const walls = put(lesson(views.one, []), "room", [0, 0], [0, 0]);
+  const door = put(walls, "openings", [0, 0], [0, 0], {
+    on: { object: "room-1", face: "left-wall" },
+    turned: 1,
+  });
+  const after = put(door, "box", [120, 190], [150, 160]);
+  const c = computeLesson(after);
+  const first = c.steps.find((s) => s.id === "openings-1/heights");
+  expect(first?.instruction[0]).toBe("Turn the sheet a quarter to the right.");
+  expect(
+    c.steps.filter((s) => s.objectId === "openings-1" && s.kind !== "erase").every((s) => s.quarters === 1),
+  ).toBe(true);
+  expect(c.steps.filter((s) => s.objectId === "box-1").every((s) => s.quarters === 0)).toBe(true);
+  const cards = makeCards(c);
+  const of = (id: string) => cards.find((card) => card.stepId === id)?.picture.box;
+  expect(of("openings-1/heights")).toMatchObject({ width: 200, height: 300 });
+  expect(of("box-1/front")).toMatchObject({ width: 300, height: 200 });
+  const drawing = cards[0]?.picture;
+  if (!drawing) throw new Error("no card");
+  expect(
+    turnDrawing(turnDrawing(drawing, 1), 3).marks.map(
+      (m) => m.kind === "path" && m.points.map((p) => [Math.round(p.x * 1e6), Math.round(p.y * 1e6)]),
+    ),
+  ).toEqual(
+    drawing.marks.map(
+      (m) => m.kind === "path" && m.points.map((p) => [Math.round(p.x * 1e6), Math.round(p.y * 1e6)]),
+    ),
+  );
 });
 
 describe("bad input", () => {

@@ -1,12 +1,15 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
-import { type Proposal, proposeOrder, proposeVanishingPoints } from "#core/pipeline";
+import type { Finding } from "#core/base";
+import { judgeDrift, type Proposal, proposeOrder, proposeVanishingPoints } from "#core/pipeline";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Build.module.css";
 
 /** What the engine would do differently: worked out when asked for, shown on the sheet before it is taken. */
 export function Proposals() {
-  const { lesson, commit, preview } = useLesson();
+  const { lesson, computed, commit, preview } = useLesson();
+  const [strays, setStrays] = useState<readonly Finding[] | null>(null);
   const [shown, setShown] = useState<{ proposal: Proposal | null; nothing: string } | null>(null);
   const ask = (proposal: Proposal | null, nothing: string) => {
     setShown({ proposal, nothing });
@@ -35,7 +38,17 @@ export function Proposals() {
         >
           Points that stretch nothing
         </Button>
+        <Button size="compact-sm" variant="default" onClick={() => setStrays(judgeDrift(computed).findings)}>
+          Where hands will stray
+        </Button>
       </div>
+      {strays ? (
+        strays.length > 0 ? (
+          <FindingList findings={strays} onMend={commit} />
+        ) : (
+          <p role="status">With a pencil set down within half a millimetre no corner strays by 2 mm.</p>
+        )
+      ) : null}
       {shown ? (
         <p role="status">
           {shown.proposal ? shown.proposal.message : shown.nothing}{" "}

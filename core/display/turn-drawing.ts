@@ -1,0 +1,26 @@
+import type { Drawing, Mark, Spot } from "./mark.ts";
+
+/** A drawing of the sheet turned on the desk, by quarter turns clockwise: what lay on the left then lies on top. */
+export function turnDrawing(drawing: Drawing, quarters: number): Drawing {
+  const turns = ((quarters % 4) + 4) % 4;
+  let turned = drawing;
+  for (let i = 0; i < turns; i++) turned = turnOnce(turned);
+  return turned;
+}
+
+function turnOnce(drawing: Drawing): Drawing {
+  const { x, y, width, height } = drawing.box;
+  const map = (p: Spot): Spot => ({ x: x + height - (p.y - y), y: y + (p.x - x) });
+  const marks = drawing.marks.map((mark): Mark => {
+    switch (mark.kind) {
+      case "path":
+        return { ...mark, points: mark.points.map(map) };
+      case "area":
+        return { ...mark, rings: mark.rings.map((ring) => ring.map(map)) };
+      case "dot":
+      case "text":
+        return { ...mark, at: map(mark.at) };
+    }
+  });
+  return { ...drawing, box: { x, y, width: height, height: width }, marks };
+}

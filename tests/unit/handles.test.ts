@@ -1,0 +1,102 @@
+import { describe, expect, test } from "vitest";
+import { dragObjectHandle, objectHandles, objectOptions, putObject } from "#core/handles";
+import { applyChanges, blankLesson, type Lesson } from "#core/lesson";
+import { drawLesson, sampleLesson } from "#core/pipeline";
+import { RECIPES, type RecipeName } from "#core/recipes";
+import { planView } from "#core/view";
+
+const NAMES = Object.keys(RECIPES) as RecipeName[];
+const VIEWS = ["one-point", "two-point"] as const;
+
+/** The handle's own place on paper, moved a little, as a hand would. */
+function dragged(lesson: Lesson, handleId: string, dx: number, dy: number): Lesson | string {
+  const { program, view } = drawLesson(lesson);
+  const object = lesson.objects.find((o) => handleId.startsWith(`${o.id}/`));
+  if (!object) return "no object";
+  const handle = objectHandles(object, program.scene, view).find((h) => h.id === handleId);
+  if (!handle) return "no handle";
+  const to = { xMm: handle.at.xMm + dx, yMm: handle.at.yMm + dy };
+  const changed = applyChanges(lesson, dragObjectHandle(object, program.scene, handleId, to, view));
+  return changed.ok ? changed.value.lesson : (changed.findings[0]?.message ?? "refused");
+}
+
+describe.each(NAMES)("handles of %s", (recipe) => {
+  test.each(VIEWS)(
+    "each stands on paper, says its reading, and dragging it a little is a possible change: %s",
+    (kind) => {
+      const lesson = sampleLesson(recipe, kind);
+      const { program, view } = drawLesson(lesson);
+      const object = lesson.objects[lesson.objects.length - 1];
+      if (!object) throw new Error("no object");
+      for (const handle of objectHandles(object, program.scene, view)) {
+        expect(Number.isFinite(handle.at.xMm + handle.at.yMm), handle.id).toBe(true);
+        expect(handle.reading.length, handle.id).toBeGreaterThan(3);
+        for (const [dx, dy] of [
+          [6, 0],
+          [0, -6],
+          [-4, 5],
+          [900, -900],
+        ] as const) {
+          const done = dragged(lesson, handle.id, dx, dy);
+          // A corner pulled across its own outline is refused in words; all else is taken, kept within its bounds.
+          if (typeof done === "string")
+            expect(done, `${handle.id} by ${dx}, ${dy}`).toMatch(/crosses itself|are the same/);
+        }
+      }
+    },
+  );
+
+  test("every option is a field of the document with a possible value", () => {
+    const lesson = sampleLesson(recipe, "one-point");
+    const object = lesson.objects[lesson.objects.length - 1];
+    if (!object) throw new Error("no object");
+    for (const option of objectOptions(object)) {
+      const value =
+        option.kind === "choice"
+          ? option.choices[option.choices.length - 1]?.[0]
+          : option.kind === "switch"
+            ? !option.value
+            : option.kind === "length"
+              ? option.valueMm
+              : option.kind === "text"
+                ? "QUAY"
+                : option.least;
+      const changed = applyChanges(lesson, [
+        { id: `object/${object.id}`, field: option.field, value: value ?? null },
+      ]);
+      const said = changed.findings.map((f) => f.message).join(" ");
+      // Two bounds of one stretch may refuse to meet; nothing else may be refused.
+      expect(
+        changed.ok || /must lie|must end|springs at or above/.test(said),
+        `${option.field}: ${said}`,
+      ).toBe(true);
+    }
+  });
+});
+
+test("a corner of an own shape follows the pointer on its front, also on a front that runs away", () => {
+  for (const kind of VIEWS) {
+    const lesson = sampleLesson("outline", kind);
+    const moved = dragged(lesson, "outline-1/corner-2", 8, -5);
+    if (typeof moved === "string") throw new Error(moved);
+    const at = (l: Lesson) => {
+      const { program, view } = drawLesson(l);
+      const object = l.objects[0];
+      return (
+        object && objectHandles(object, program.scene, view).find((h) => h.id === "outline-1/corner-2")?.at
+      );
+    };
+    const [before, after] = [at(lesson), at(moved)];
+    if (!before || !after) throw new Error("no corner");
+    expect(after.xMm - before.xMm, kind).toBeCloseTo(8, 0);
+    expect(after.yMm - before.yMm, kind).toBeCloseTo(-5, 0);
+  }
+});
+
+test("a thing that goes on another is not put down without one", () => {
+  const blank = blankLesson("Osier Lock", "mm");
+  const view = planView(blank.view, blank.sheet);
+  const at = { xMm: 100, yMm: 150 };
+  expect(putObject(blank, view, "openings", at, at)).toBeNull();
+  expect(putObject(blank, view, "house", at, at)?.changes).toHaveLength(1);
+});
