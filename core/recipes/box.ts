@@ -1,6 +1,7 @@
 import * as v from "valibot";
 import { type Block, type Edge, type Face, pointInBlock, type Solid } from "../solids/index.ts";
 import { AXES, type Axis, cross, dot, type Frame, unit, type Vec3 } from "../view/index.ts";
+import { callPoint } from "./call-point.ts";
 import { ObjectBase } from "./object-base.ts";
 import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
 import type { Recipe } from "./recipe.ts";
@@ -22,7 +23,15 @@ export const box: Recipe<BoxSlice> = {
   impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
   solve: (slice, context) => {
     const { block, tie, findings } = layBlock(slice, context);
-    return { solid: boxSolid(block, context.frame, !slice.seeThrough), block, points: {}, tie, findings };
+    const called = BOX_CORNERS_CALLED;
+    return {
+      solid: boxSolid(block, context.frame, !slice.seeThrough),
+      block,
+      points: {},
+      called,
+      tie,
+      findings,
+    };
   },
   draw: drawBox,
 };
@@ -109,6 +118,14 @@ export function cornerName([i, j, k]: CornerBits): string {
 function bitsOf(corner: string): CornerBits {
   return [corner.includes("right") ? 1 : 0, corner.includes("top") ? 1 : 0, corner.includes("back") ? 1 : 0];
 }
+
+/** What teachers call the eight corners: said once for all boxes. */
+const BOX_CORNERS_CALLED: Readonly<Record<string, string>> = Object.fromEntries(
+  BITS.flatMap((i) => BITS.flatMap((j) => BITS.map((k) => cornerName([i, j, k])))).map((name) => [
+    name,
+    callPoint(name),
+  ]),
+);
 
 /** The box that fills a block, with its faces named after the side they close. */
 export function boxSolid(block: Block, frame: Frame, opaque: boolean): Solid {

@@ -214,9 +214,10 @@ export class SolidPage extends Page {
   #ruleEdge(edge: Edge, from: string, how: { tail?: boolean; measured?: boolean }): void {
     const to = from === edge.from ? edge.to : edge.from;
     this.#ruled.add(edge.id);
+    // Written out, not spread: this is asked for every line of every thing.
     const options: RuleOptions = edge.light
       ? { role: "construction", light: true, measured: how.measured ?? false }
-      : { role: this.#role(edge), ...how };
+      : { role: this.#role(edge), tail: how.tail ?? false, measured: how.measured ?? false };
     if (edge.axis) this.ruleAlong(edge.id, from, to, edge.axis, options);
     else this.ruleSlanting(edge.id, from, to, "slope", options);
   }
