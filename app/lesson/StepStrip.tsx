@@ -4,8 +4,14 @@ import type { Paper } from "#core/paper";
 import type { Step } from "#core/steps";
 import type { Sheet } from "#core/view";
 import { DrawingView } from "../ui/DrawingView.tsx";
+import { WhenNear } from "../ui/WhenNear.tsx";
 import type { LessonContext } from "./lesson-context.ts";
 import styles from "./StepStrip.module.css";
+
+/** Height of a thumbnail, as in the style sheet. */
+const THUMBNAIL_PX = 56;
+/** About as many as a wide window shows; a lesson may have hundreds, each a drawing of its own. */
+const DRAWN_AT_FIRST = 16;
 
 /** The steps of the lesson, each a thumbnail of its new lines; the same strip in every place. */
 export function StepStrip({ context }: { context: LessonContext }) {
@@ -24,6 +30,7 @@ export function StepStrip({ context }: { context: LessonContext }) {
     chooseStep(next.id);
     list.current?.querySelectorAll<HTMLButtonElement>("button")[next.number - 1]?.focus();
   };
+  const width = (THUMBNAIL_PX * computed.sheet.widthMm) / computed.sheet.heightMm;
   const flagged = new Set(computed.findings.filter((f) => f.severity !== "note").map((f) => f.about));
   return (
     <nav className={styles.strip} aria-label="Steps">
@@ -48,7 +55,9 @@ export function StepStrip({ context }: { context: LessonContext }) {
               tabIndex={s.id === step?.id || (!step && i === 0) ? 0 : -1}
               onClick={() => chooseStep(s.id === step?.id ? null : s.id)}
             >
-              <Thumbnail paper={computed.paper} sheet={computed.sheet} step={s} />
+              <WhenNear atFirst={i < DRAWN_AT_FIRST} width={width} height={THUMBNAIL_PX}>
+                {() => <Thumbnail paper={computed.paper} sheet={computed.sheet} step={s} />}
+              </WhenNear>
               <span className={styles.number}>
                 {s.number}
                 {flagged.has(s.id) ? <span className={styles.flag}> !</span> : null}
