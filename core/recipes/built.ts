@@ -11,6 +11,13 @@ export type Tie =
   | { readonly kind: "mirror" }
   | { readonly kind: "host"; readonly objectId: string };
 
+/** A flat stretch on a face ("object/face") of another thing. */
+export interface Patch {
+  readonly name: string;
+  readonly on: string;
+  readonly rings: readonly (readonly Vec3[])[];
+}
+
 /** An object as it truly stands in front of the eye. */
 export interface Built {
   /** What hides and is hidden; without faces for what lies flat on something else. */
@@ -24,6 +31,8 @@ export interface Built {
   readonly tie: Tie;
   /** Names of the points that ring a flat thing, in order. */
   readonly outline?: readonly string[];
+  /** Flat stretches on faces of other things that it covers, such as a shadow on a wall. */
+  readonly patches?: readonly Patch[];
   /** The host's face it is drawn on, when it is. */
   readonly face?: FaceFrame;
   readonly findings: readonly Finding[];

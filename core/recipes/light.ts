@@ -1,7 +1,7 @@
 import * as v from "valibot";
 import type { Finding } from "../base/index.ts";
-import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
-import { cornerAt, hidingFaces, type Solid, showingFaces } from "../solids/index.ts";
+import { areaMm2, findPaperPoint, inBoth, type PaperPoint } from "../geometry/index.ts";
+import { cornerAt, findFaceOnPaper, hidingFaces, type Solid, showingFaces } from "../solids/index.ts";
 import {
   add,
   dot,
@@ -13,6 +13,7 @@ import {
   type View,
   worldToPaper,
 } from "../view/index.ts";
+import type { Patch } from "./built.ts";
 import { hostMissing } from "./host-missing.ts";
 import { idSchema, ObjectBase } from "./object-base.ts";
 import { type Built, FLAT, type Recipe, type SolveContext } from "./recipe.ts";
@@ -95,8 +96,59 @@ function solveShadow(slice: ShadowSlice, context: SolveContext): Built {
     called: { sun: "sun", "sun-foot": "foot of the sun on the horizon" },
     tie: { kind: "ground" },
     outline: hull,
+    patches: reaches ? patchesOn(slice, host.solid, light, context) : [],
     findings,
   };
+}
+
+/**
+ * Where the shadow climbs the faces of other things: the corners carried along the light to each lit face that we see, the
+ * polygon round them, clipped to the face. A thing that stands in a face's own plane throws nothing on it.
+ */
+function patchesOn(
+  slice: ShadowSlice,
+  caster: Solid,
+  light: Vec3,
+  { view, hostOf, others }: SolveContext,
+): Patch[] {
+  const { camera } = view;
+  return others
+    .filter((id) => id !== slice.of)
+    .flatMap((id): Patch[] => {
+      const solid = hostOf(id)?.solid;
+      if (!solid?.opaque) return [];
+      return solid.faces.flatMap((face): Patch[] => {
+        const through = cornerAt(solid, face.corners[0] ?? "");
+        const region = dot(face.normal, through) < 0 ? findFaceOnPaper(camera, solid, face) : null;
+        const fall = dot(face.normal, light);
+        if (!region || fall > -1e-6) return [];
+        const offset = dot(face.normal, through);
+        const thrown: Record<string, Vec3> = {};
+        for (const [name, p] of Object.entries(caster.corners)) {
+          const t = (offset - dot(face.normal, p)) / fall;
+          const at = add(p, light, t);
+          if (!(t > 0 && at[2] > 0)) return [];
+          thrown[name] = at;
+        }
+        const hull = hullOf(view, thrown).flatMap((name) => {
+          const at = thrown[name];
+          return at ? (findPaperPoint(worldToPaper(camera, at)) ?? []) : [];
+        });
+        const seen = inBoth([hull], region);
+        if (areaMm2(seen) < LEAST_PATCH_MM2) return [];
+        const rings = seen.map((ring) => ring.map((p) => onPlane(view, p, face.normal, offset)));
+        return [{ name: `on-${id}-${face.id}`, on: `${id}/${face.id}`, rings }];
+      });
+    });
+}
+
+/** A patch smaller than a square of half a mm is not worth the pencil. */
+const LEAST_PATCH_MM2 = 0.25;
+
+/** The point of a plane seen at a paper point. */
+function onPlane(view: View, p: PaperPoint, normal: Vec3, offset: number): Vec3 {
+  const ray = paperToWorld(view.camera, p, 1);
+  return scaled(ray, offset / dot(normal, ray));
 }
 
 /** The shadows' vanishing point: on the horizon, on the join of the sun's point with the uprights' vanishing point. */
@@ -173,6 +225,7 @@ function drawShadow(page: SolidPage, slice: ShadowSlice, built: Built): void {
     const b = ring[(i + 1) % ring.length] ?? a;
     page.join(`edge-${i + 1}`, a, b, { role: "detail", called: "edge of the shadow" });
   }
+  for (const { name, on, rings } of built.patches ?? []) page.fillRings(name, rings, 3, [on]);
   page.fill(
     "shadow",
     ring.map((name) => page.at(name)),

@@ -127,6 +127,11 @@ export class Page extends PageKnowledge {
     this.d.fill(name, { plane: "fill", role: "fill", rings: [ring], tone, on });
   }
 
+  /** Fills stretches given by their outlines in space, all on one plane. */
+  fillRings(name: string, rings: readonly (readonly Vec3[])[], tone: 1 | 2 | 3, on: readonly string[]): void {
+    this.d.fill(name, { plane: "fill", role: "fill", rings, tone, on });
+  }
+
   /** Fills a face of a solid with a tone, its openings left free. */
   fillFace(name: string, solid: Solid, face: Face, tone: 1 | 2 | 3, on: readonly string[]): void {
     const rings = [face.corners, ...face.holes].map((ring) => ring.map((c) => cornerAt(solid, c)));

@@ -16,6 +16,8 @@ export interface SolveContext {
   readonly frame: Frame;
   /** The object with this id as it stands, or null when there is none or it leans on this one in turn. */
   readonly hostOf: (objectId: string) => Built | null;
+  /** The ids of all other objects of the lesson, in drawing order. */
+  readonly others: readonly string[];
 }
 
 /** One construction. `draw` reads like the teacher's instruction: its moves are what a hand can do. */

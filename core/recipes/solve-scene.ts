@@ -38,6 +38,8 @@ export function solveScene(
   const byId = new Map(objects.map((o) => [o.id, o]));
   const placed = new Map<string, Placed>();
   const underWay = new Set<string>();
+  // A shadow falls on whatever there is: one more thing may catch it.
+  const sameObjects = before?.size === objects.length && objects.every((o) => before.has(o.id));
   const place = (id: string): Placed | null => {
     const known = placed.get(id);
     if (known) return known;
@@ -46,7 +48,9 @@ export function solveScene(
     underWay.add(id);
     const was = before?.get(id);
     const now =
-      was?.object === object && [...was.leansOn].every(([host, stood]) => place(host) === stood)
+      was?.object === object &&
+      (object.recipe !== "shadow" || sameObjects) &&
+      [...was.leansOn].every(([host, stood]) => place(host) === stood)
         ? was
         : build(object);
     underWay.delete(id);
@@ -61,7 +65,8 @@ export function solveScene(
       leansOn.set(host, stands);
       return stands?.built ?? null;
     };
-    const built = recipeOf(object).solve(object, { view, frame, hostOf });
+    const others = objects.flatMap((o) => (o.id === object.id ? [] : [o.id]));
+    const built = recipeOf(object).solve(object, { view, frame, hostOf, others });
     return { object, built, depthGroup: groupOf(built, object.id, placed), leansOn };
   };
   for (const object of objects) place(object.id);

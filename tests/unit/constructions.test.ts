@@ -363,6 +363,57 @@ test("drift points at the move that spoils most, and a flat crossing drifts more
   expect(finding?.message).toMatch(/will stray by about .*(would not halve it|instead, it would be)/);
 });
 
+test("a shadow climbs the wall it meets: each of its corners there lies on the line from the caster's along the light", () => {
+  // A low sun behind us on the left: the post's shadow runs away to the right, up the front of the crate behind it.
+  const post = put(lesson(views.one, []), "box", [70, 180], [80, 120], {
+    handles: {
+      fromLeftMm: 70,
+      fromBottomMm: 20,
+      width: { mm: 6 },
+      height: { mm: 70 },
+      depth: { fraction: 0.03 },
+    },
+  });
+  const both = put(post, "box", [90, 150], [200, 90], {
+    handles: {
+      fromLeftMm: 90,
+      fromBottomMm: 52,
+      width: { mm: 90 },
+      height: { mm: 50 },
+      depth: { fraction: 0.2 },
+    },
+  });
+  const shaded = put(both, "shadow", [0, 0], [0, 0], {
+    of: "box-1",
+    handles: { sunFromLeftMm: 260, sunFromTopMm: 170 },
+  });
+  const c = computeLesson(shaded);
+  expect(c.findings.filter((f) => f.severity === "fault")).toEqual([]);
+  const patch = c.program.scene.get("shadow-1")?.built.patches?.find((p) => p.on === "box-2/front");
+  const caster = c.program.scene.get("box-1")?.built.solid;
+  if (!patch || !caster) throw new Error("no shadow on the front");
+  const light = [260 - 150, 170 - 60, 320] as const;
+  for (const p of patch.rings.flat()) {
+    // Back along the light the ray meets the caster, or grazes the face's own border.
+    const hit = Object.values(caster.corners).some((q) => {
+      const off = [p[0] - q[0], p[1] - q[1], p[2] - q[2]] as const;
+      const cross = [
+        off[1] * light[2] - off[2] * light[1],
+        off[2] * light[0] - off[0] * light[2],
+        off[0] * light[1] - off[1] * light[0],
+      ];
+      return Math.hypot(...cross) / Math.hypot(...light) < 0.01 * Math.hypot(...q);
+    });
+    const onBorder = Object.values(c.program.scene.get("box-2")?.built.solid.corners ?? {}).some(
+      (q) => Math.abs(q[0] - p[0]) < 0.1 || Math.abs(q[1] - p[1]) < 0.1,
+    );
+    expect(hit || onBorder).toBe(true);
+  }
+  expect(c.paper.fills.find((f) => f.id === "shadow-1/fill-on-box-2-front")?.pieces.length).toBeGreaterThan(
+    0,
+  );
+});
+
 describe("things that go with each other", () => {
   test("two crates that stick into each other are named; one set on the other only touches", () => {
     const low = put(lesson(views.one, []), "box", [40, 190], [120, 130]);
