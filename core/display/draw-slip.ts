@@ -36,7 +36,6 @@ function wrongMark(stroke: PaperStroke, kind: SlipKind, i: number, count: number
   const b = { x: a.x + (stroke.to.xMm - a.x) * end, y: a.y + (stroke.to.yMm - a.y) * end };
   const [dx, dy] = [b.x - a.x, b.y - a.y];
   const upright = Math.abs(dx) < 0.05 * Math.abs(dy);
-  const level = Math.abs(dy) < 0.05 * Math.abs(dx);
   const side = i % 2 === 0 ? 1 : -1;
   const mark = (to: Spot): Mark[] => [
     {
@@ -54,7 +53,7 @@ function wrongMark(stroke: PaperStroke, kind: SlipKind, i: number, count: number
     case "leaning":
       return upright ? mark(turned(a, b, LEAN_RAD * side)) : mark(b);
     case "slanted":
-      return upright || level ? mark(turned(a, b, -LEAN_RAD * 1.5)) : mark(b);
+      return mark(turned(a, b, -LEAN_RAD * 1.5));
     case "level-lid":
       return upright ? mark(b) : mark({ x: b.x, y: a.y });
     case "even-gaps": {

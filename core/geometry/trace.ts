@@ -240,11 +240,27 @@ function chordCount(trace: Extract<Trace, { kind: "arc" }>, from: number, to: nu
   const sweep = Math.abs(trace.toRad - trace.fromRad) * (to - from);
   if (size === 0 || sweep === 0) return 1;
   const radius = size / sweep;
-  // Foreshortening crowds the curvature at one end: half as many chords again as an even circle needs.
-  return Math.min(
-    400,
-    Math.max(2, Math.ceil((1.5 * sweep) / Math.sqrt((8 * STRAY_MM) / Math.max(radius, STRAY_MM)))),
-  );
+  let n = Math.max(2, Math.ceil(sweep / Math.sqrt((8 * STRAY_MM) / Math.max(radius, STRAY_MM))));
+  // Foreshortening crowds the curvature at one end: more chords until the worst of them keeps close.
+  while (n < MOST_CHORDS && worstStrayMm(trace, from, to, n) > STRAY_MM) n = Math.ceil(n * 1.4);
+  return Math.min(n, MOST_CHORDS);
+}
+
+const MOST_CHORDS = 600;
+
+/** How far the middle of an even chord strays from the arc, at worst. */
+function worstStrayMm(trace: Extract<Trace, { kind: "arc" }>, from: number, to: number, n: number): number {
+  let worst = 0;
+  let a = pointOn(trace, from);
+  for (let i = 1; i <= n; i++) {
+    const b = pointOn(trace, from + ((to - from) * i) / n);
+    const p = pointOn(trace, from + ((to - from) * (i - 0.5)) / n);
+    const length = distanceMm(a, b);
+    const off = (b.xMm - a.xMm) * (p.yMm - a.yMm) - (b.yMm - a.yMm) * (p.xMm - a.xMm);
+    worst = Math.max(worst, length > 0 ? Math.abs(off) / length : distanceMm(a, p));
+    a = b;
+  }
+  return worst;
 }
 
 function sharesOf(points: readonly DepthPoint[]): number[] {
