@@ -86,16 +86,18 @@ export function scheduleSteps(input: ScheduleInput): Schedule {
       drawFromMs: Math.round(told),
       wordId: start.wordId,
     });
+    // Paces add up with rounding: without a bound the last move could end a millisecond after its window.
+    const within = (ms: number) => Math.round(Math.min(ms, endMs));
     let at = told;
     for (let m = step.firstMove; m <= step.lastMove; m++) {
       const takes = (hand[m] ?? 0) * pace;
       moves.push({
         moveId: input.moves[m]?.id ?? "",
         moveIndex: m,
-        startMs: Math.round(at),
-        drawFromMs: Math.round(at + takes * RULER_LAID),
-        drawToMs: Math.round(at + takes * LINE_DRAWN),
-        endMs: Math.round(at + takes),
+        startMs: within(at),
+        drawFromMs: within(at + takes * RULER_LAID),
+        drawToMs: within(at + takes * LINE_DRAWN),
+        endMs: within(at + takes),
       });
       at += takes;
     }
