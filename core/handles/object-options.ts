@@ -49,7 +49,7 @@ const SIDE = [
 const SEE_THROUGH = ["switch", "seeThrough", "See-through: hidden edges dotted"] as const;
 
 /** A wall drawn on the turned sheet serves as the floor: for anything. */
-const TURNED = ["count", "turned", "Sheet turned, quarters", 0, 3] as const;
+const TURNED = ["count", "turned", "Sheet, ¼ turns", 0, 3] as const;
 
 /** Options by recipe, in the order a teacher meets them. */
 const OPTIONS: { readonly [K in RecipeName]: readonly Plan[] } = {

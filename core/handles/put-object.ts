@@ -67,9 +67,11 @@ export function putObject(
   to: PaperPoint,
   hostId: string | null = null,
 ): Put | null {
-  const frame = view.frames[0];
-  if (!frame) return null;
   if (NEEDS_HOST.has(recipe) && hostId === null) return null;
+  // What goes on another thing runs to that thing's vanishing points.
+  const host = NEEDS_HOST.has(recipe) ? lesson.objects.find((o) => o.id === hostId) : undefined;
+  const frame = view.frames.find((f) => f.id === host?.frame) ?? view.frames[0];
+  if (!frame) return null;
   const id = freeId(lesson, recipe);
   const n = Number(id.slice(id.lastIndexOf("-") + 1));
   const base = {

@@ -42,7 +42,7 @@ export function changeViewKind(lesson: Lesson, kind: ViewKind): Change[] {
   const [before, after] = [planView(lesson.view, lesson.sheet), planView(view, lesson.sheet)];
   const changes: Change[] = [];
   for (const object of lesson.objects) {
-    const next = refitted(object, before, after);
+    const next = refitted(object, before, after, after.frames[0]);
     if (next !== object)
       changes.push({ id: `object/${object.id}`, field: "self", value: next as unknown as Json });
   }
@@ -66,8 +66,13 @@ function usualFrame(lesson: Lesson, kind: ViewKind): ViewSlice["frames"][number]
   return { id, kind: "three-point", ...level, heightVanishingPoint: { fromLeftMm: x, fromTopMm: y } };
 }
 
-function refitted(object: ObjectSlice, before: View, after: View): ObjectSlice {
-  const main = after.frames[0];
+/** The object in another frame, its extents about as long on paper as before. */
+export function refitted(
+  object: ObjectSlice,
+  before: View,
+  after: View,
+  main: Frame | undefined,
+): ObjectSlice {
   if (!main || !("handles" in object))
     return main && object.frame !== main.id ? { ...object, frame: main.id } : object;
   const old =

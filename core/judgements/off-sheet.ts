@@ -1,7 +1,7 @@
 import { type Finding, formatLength, listOf } from "../base/index.ts";
 import { LONGEST_TAPE_MM, tapeNeeded } from "../drafter/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
-import { findVanishingPoint, type View } from "../view/index.ts";
+import { callVanishingPoint, findVanishingPoint, type View } from "../view/index.ts";
 
 /** Reports a horizon or vanishing point beyond the sheet, with the paper to tape on or the marks that do without. */
 export function judgeOffSheet(view: View): Finding[] {
@@ -44,10 +44,9 @@ export function vanishingPoints(view: View): { at: PaperPoint; called: string }[
       const at = findVanishingPoint(view, frame, axis);
       // The uprights of all frames share one vanishing point: told once.
       if (!at || (axis === "height" && i > 0)) return [];
-      const both = findVanishingPoint(view, frame, "width") !== null;
-      const side = axis === "height" ? "third " : both ? (axis === "depth" ? "left " : "right ") : "";
-      const of = i === 0 ? "" : ` of ${frame.id}`;
-      return [{ at, called: `${side}vanishing point${of}` }];
+      return [
+        { at, called: axis === "height" ? "third vanishing point" : callVanishingPoint(view, frame, axis) },
+      ];
     }),
   );
 }

@@ -3,7 +3,7 @@ import { tapeNeeded } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import { coneRadiusMm, costOf, vanishingPoints } from "../judgements/index.ts";
 import type { Lesson } from "../lesson/index.ts";
-import { type ObjectSlice, solveScene } from "../recipes/index.ts";
+import { hostsOf, solveScene } from "../recipes/index.ts";
 import { impossibleInView, planView, type View, type ViewSlice, worldToPaper } from "../view/index.ts";
 import { drawLesson } from "./draw-lesson.ts";
 
@@ -99,15 +99,6 @@ function nearestFirst(lesson: Lesson, covered: ReadonlyMap<string, ReadonlyMap<s
     left.splice(left.indexOf(next), 1);
   }
   return order;
-}
-
-/** The things an object goes on from. */
-function hostsOf(object: ObjectSlice): string[] {
-  const hosts: string[] = [];
-  if ("on" in object) hosts.push(object.on.object);
-  if ("of" in object) hosts.push(object.of);
-  if ("depthSetBy" in object && typeof object.depthSetBy === "object") hosts.push(object.depthSetBy.object);
-  return hosts;
 }
 
 /** How much of a lesson lies outside the 60° cone of vision, and the paper to tape on. */

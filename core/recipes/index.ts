@@ -1,4 +1,5 @@
 export { type BoxSlice, boxSolid, cornerName } from "./box.ts";
+export { hostsOf } from "./hosts-of.ts";
 export { idSchema } from "./object-base.ts";
 export type { DepthSetBy, Extent } from "./placement.ts";
 export type { ObjectDrawing, PlannedSolid, Program } from "./plan-lesson.ts";

@@ -1,6 +1,13 @@
 import type { Drafter } from "../drafter/index.ts";
 import type { Plan } from "../plan/index.ts";
-import { findVanishingPoint, paperToWorld, type Sheet, type SpacePoint, type View } from "../view/index.ts";
+import {
+  callVanishingPoint,
+  findVanishingPoint,
+  paperToWorld,
+  type Sheet,
+  type SpacePoint,
+  type View,
+} from "../view/index.ts";
 
 /** The object id of what belongs to the sheet itself. */
 export const SHEET_ID = "sheet";
@@ -140,11 +147,10 @@ export function drawVanishingPoints(d: Drafter, view: View): void {
     for (const axis of ["depth", "width"] as const) {
       const at = findVanishingPoint(view, frame, axis);
       if (!at) continue;
-      const twoPoint = findVanishingPoint(view, frame, "width") !== null;
-      const side = axis === "depth" ? "left" : "right";
+      const called = callVanishingPoint(view, frame, axis);
       d.mark({
-        name: twoPoint ? `${side}-vanishing-point` : "vanishing-point",
-        called: twoPoint ? `${side} vanishing point` : "vanishing point",
+        name: called.replaceAll(" ", "-"),
+        called,
         rule: {
           kind: "on-line-from-edge",
           line: `${SHEET_ID}/horizon`,

@@ -1,7 +1,7 @@
 import { countOf, formatLength, listOf } from "../base/index.ts";
 import type { Aim, LineMade, Move, PointMade } from "../drafter/index.ts";
 import { sayShare } from "../lexicon/index.ts";
-import { findVanishingPoint, requireFrame, type View } from "../view/index.ts";
+import { callVanishingPoint, findVanishingPoint, requireFrame, type View } from "../view/index.ts";
 import type { WordContext } from "./word-context.ts";
 
 /** What a run of moves says: sentences in order, and the measures in them. */
@@ -360,8 +360,7 @@ export function aimName(aim: Aim, view: View): string | null {
   const at = findVanishingPoint(view, frame, aim.axis);
   if (!at) return null;
   if (aim.axis === "height") return `${at.yMm < view.horizonMm ? "upper" : "lower"} vanishing point`;
-  if (!findVanishingPoint(view, frame, "width")) return "vanishing point";
-  return aim.axis === "depth" ? "left vanishing point" : "right vanishing point";
+  return callVanishingPoint(view, frame, aim.axis);
 }
 
 /** "the near foot, the peak and the far eave", or "the 7 points" when there are many. */

@@ -1,6 +1,7 @@
 import { countOf, formatLength, listOf, sentenceCase } from "../base/index.ts";
 import type { Move } from "../drafter/index.ts";
 import { cornerPlace, sayShare } from "../lexicon/index.ts";
+import { aimName } from "./say-moves.ts";
 import type { StepWords } from "./step.ts";
 import type { WordContext } from "./word-context.ts";
 
@@ -58,11 +59,12 @@ function wordFront({ moves, label, sheet }: WordContext): StepWords {
   };
 }
 
-function wordGuides({ moves, label }: WordContext): StepWords {
-  const guides = guidesOf(moves);
-  const toVp = [...new Set(guides.map((g) => g.aim))].map((aim) => {
-    const corners = guides.filter((g) => g.aim === aim).map((g) => cornerPlace(g.from));
-    return { aim, corners };
+function wordGuides(context: WordContext): StepWords {
+  const { label } = context;
+  const guides = guidesOf(context);
+  const toVp = [...new Set(guides.map((g) => g.vp))].map((vp) => {
+    const corners = guides.filter((g) => g.vp === vp).map((g) => cornerPlace(g.from));
+    return { vp, corners };
   });
   const one = guides.length === 1;
   return {
@@ -72,11 +74,11 @@ function wordGuides({ moves, label }: WordContext): StepWords {
     instruction:
       toVp.length > 1
         ? toVp.map(
-            ({ aim, corners }) =>
-              `From the ${listOf(corners)} ${corners.length === 1 ? "end" : "ends"} draw lightly to the ${vpName(aim, true)}.`,
+            ({ vp, corners }) =>
+              `From the ${listOf(corners)} ${corners.length === 1 ? "end" : "ends"} draw lightly to the ${vp}.`,
           )
         : [
-            `From the ${listOf(toVp[0]?.corners ?? [])} ${one ? "corner" : "corners"} draw lightly to the vanishing point.`,
+            `From the ${listOf(toVp[0]?.corners ?? [])} ${one ? "corner" : "corners"} draw lightly to the ${toVp[0]?.vp ?? "vanishing point"}.`,
             "Leave the other corners alone: what they would carry is hidden.",
           ].slice(0, guides.length < 4 ? 2 : 1),
     readings: [`${countOf(guides.length, "line")}`],
@@ -85,7 +87,7 @@ function wordGuides({ moves, label }: WordContext): StepWords {
   };
 }
 
-function wordClosing({ moves, label, sheet, lengthAlong }: WordContext): StepWords {
+function wordClosing({ moves, label, sheet, view, lengthAlong }: WordContext): StepWords {
   const marks = moves.flatMap((m) =>
     m.points.flatMap((p) => (p.rule.kind === "part-way-to-vp" ? [{ id: p.id, rule: p.rule }] : [])),
   );
@@ -93,7 +95,7 @@ function wordClosing({ moves, label, sheet, lengthAlong }: WordContext): StepWor
   const twoPoint = marks.length > 1;
   const mark = marks.map(({ id, rule }) => {
     const place = `${sayShare(rule.fraction)} of the way`;
-    return `On the line from the ${cornerPlace(rule.from)} ${twoPoint ? "end" : "corner"} mark the ${twoPoint ? "end of the wall" : "back edge"}, ${formatLength(lengthAlong(rule.from, id), sheet)} along it (${place} to the ${vpName(rule.aim, twoPoint)}).`;
+    return `On the line from the ${cornerPlace(rule.from)} ${twoPoint ? "end" : "corner"} mark the ${twoPoint ? "end of the wall" : "back edge"}, ${formatLength(lengthAlong(rule.from, id), sheet)} along it (${place} to the ${aimName(rule.aim, view) ?? "vanishing point"}).`;
   });
   const upright = lines.filter((m) => aimAxis(m) === "height").length;
   const level = lines.filter((m) => aimAxis(m) === "width").length;
@@ -159,11 +161,12 @@ function wordErasing({ label }: WordContext): StepWords {
   };
 }
 
-function guidesOf(moves: readonly Move[]) {
+/** Where each guide starts, and the name of the vanishing point it runs to. */
+function guidesOf({ moves, view }: WordContext) {
   return moves.flatMap((m) =>
     m.lines.flatMap((l) =>
       l.rule.kind === "toward" && l.rule.aim.kind === "axis"
-        ? [{ from: l.rule.through, aim: l.rule.aim.axis }]
+        ? [{ from: l.rule.through, vp: aimName(l.rule.aim, view) ?? "vanishing point" }]
         : [],
     ),
   );
@@ -172,10 +175,4 @@ function guidesOf(moves: readonly Move[]) {
 function aimAxis(move: Move): string | null {
   const rule = move.lines[0]?.rule;
   return rule?.kind === "toward" && rule.aim.kind === "axis" ? rule.aim.axis : null;
-}
-
-function vpName(aim: string | { kind: string; axis?: string }, twoPoint: boolean): string {
-  if (!twoPoint) return "vanishing point";
-  const axis = typeof aim === "string" ? aim : aim.axis;
-  return axis === "depth" ? "left vanishing point" : "right vanishing point";
 }

@@ -7,9 +7,9 @@ export interface WordContext {
   readonly label: string;
   readonly sheet: Sheet;
   readonly view: View;
-  /** Distance in mm on paper between two constructed points. */
   /** What the recipe calls a point or line, by its id. */
   readonly pointCalled: (id: string) => string;
   readonly lineCalled: (id: string) => string;
+  /** Distance in mm on paper between two constructed points. */
   readonly lengthAlong: (fromPointId: string, toPointId: string) => number;
 }

@@ -1,4 +1,4 @@
-import { formatLength } from "../base/index.ts";
+import { formatLength, listOf } from "../base/index.ts";
 import type { StepWords } from "./step.ts";
 import type { WordContext } from "./word-context.ts";
 
@@ -127,7 +127,7 @@ function wordVanishingPoints({ moves, sheet }: WordContext): StepWords {
     ...nothing,
     title: one ? "Mark the vanishing point" : "Mark the vanishing points",
     instruction: [
-      `On the horizon mark ${marks.map(where).join(" and ")}.`,
+      `On the horizon mark ${listOf(marks.map(where))}.`,
       one
         ? "A small dot will do: every line that goes away from us will run to it."
         : "Every level edge will run to one of them.",

@@ -1,3 +1,4 @@
+export { callFrame, callVanishingPoint } from "./call-vanishing-point.ts";
 export type { Axis, Camera, Frame, SpacePoint, Vec3, View } from "./camera.ts";
 export {
   AXES,

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { callFrame } from "./call-vanishing-point.ts";
 import type { Sheet } from "./sheet.ts";
 
 /** A vanishing point can be taped on paper up to this far beyond the sheet's corner; further is a typing slip. */
@@ -104,7 +105,7 @@ export function statedVanishingPoints(frame: FrameSlice): readonly StatedVanishi
     case "one-point":
       return [level("vanishingPoint", "vanishing point", frame.vanishingPoint)];
     case "turned":
-      return [level("vanishingPoint", `vanishing point of ${frame.id}`, frame.vanishingPoint)];
+      return [level("vanishingPoint", `vanishing point of ${callFrame(frame.id)}`, frame.vanishingPoint)];
     case "two-point":
     case "three-point":
       return [

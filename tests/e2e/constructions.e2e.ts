@@ -166,3 +166,35 @@ test("while a vanishing point is dragged the sheet follows before it is let go, 
     rightVanishingPoint: { fromLeftMm: 380 },
   });
 });
+
+test("a crate set askew gets points of its own on the same horizon, and loses them again", async ({
+  page,
+}) => {
+  const id = await copyOf(page, (l) => ({ ...l, ...emptyQuay("A crate askew on the quay") }));
+  await page.goto(`/lessons/${id}/build`);
+  for (const name of ["New box", "Put it in the middle"])
+    await page.getByRole("button", { name, exact: true }).click();
+  await saved(page);
+  const strokes = page
+    .getByRole("group", { name: "The sheet to build on" })
+    .locator("path[data-stroke^='box-1/']");
+  const square = await strokes.first().getAttribute("d");
+  await page.getByRole("button", { name: "Turn it askew" }).press("Enter");
+  await saved(page);
+  await expect.poll(() => strokes.first().getAttribute("d")).not.toBe(square);
+  expect((await documentOf(page, id)).view.frames[1]).toMatchObject({ id: "the-box-1", kind: "turned" });
+
+  await page.getByRole("button", { name: /^Step \d+: Mark the vanishing points/ }).click();
+  await expect(page.getByText(/left vanishing point of the box 1/).first()).toBeVisible();
+  await page.getByRole("link", { name: "Paper" }).click();
+  const own = page.getByRole("slider", { name: "vanishing point of the box 1" });
+  await own.focus();
+  await page.keyboard.press("ArrowRight");
+  await saved(page);
+
+  await page.getByRole("link", { name: "Build" }).click();
+  await page.getByRole("button", { name: "1. box 1" }).click();
+  await page.getByRole("button", { name: "Square with the others" }).click();
+  await saved(page);
+  expect((await documentOf(page, id)).view.frames).toHaveLength(1);
+});

@@ -1,6 +1,15 @@
 import { Button, Select, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { duplicateObject, moveInDepth, moveInOrder, objectMeasures } from "#core/handles";
+import {
+  duplicateObject,
+  moveInDepth,
+  moveInOrder,
+  objectMeasures,
+  squareObject,
+  takeAway,
+  turningOf,
+  turnObject,
+} from "#core/handles";
 import type { ObjectSlice } from "#core/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
@@ -24,6 +33,7 @@ export function ObjectPanel({
   const id = `object/${object.id}`;
   const group = computed.program.scene.get(object.id)?.depthGroup ?? object.id;
   const { frontToBack } = computed.program;
+  const turning = turningOf(lesson, object);
   const earlier = moveInOrder(lesson, object.id, -1);
   const later = moveInOrder(lesson, object.id, 1);
   const forward = moveInDepth(frontToBack, group, -1);
@@ -111,6 +121,17 @@ export function ObjectPanel({
         <Button
           size="compact-sm"
           variant="default"
+          disabled={!turning.possible}
+          onClick={() => {
+            const changes = (turning.turned ? squareObject : turnObject)(lesson, object.id);
+            if (changes) commit(changes);
+          }}
+        >
+          {turning.turned ? "Square with the others" : "Turn it askew"}
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
           onClick={() => {
             const copy = duplicateObject(lesson, object.id);
             if (!copy) return;
@@ -125,7 +146,7 @@ export function ObjectPanel({
           variant="default"
           onClick={() => {
             onGone();
-            commit([{ id, field: "self", value: null }]);
+            commit(takeAway(lesson, object.id));
           }}
         >
           Take away

@@ -1,0 +1,10 @@
+import type { ObjectSlice } from "./recipes.ts";
+
+/** The ids of the things an object goes on from: what it is drawn on, shows again, or stands on. */
+export function hostsOf(object: ObjectSlice): string[] {
+  const hosts: string[] = [];
+  if ("on" in object) hosts.push(object.on.object);
+  if ("of" in object) hosts.push(object.of);
+  if ("depthSetBy" in object && typeof object.depthSetBy === "object") hosts.push(object.depthSetBy.object);
+  return hosts;
+}
