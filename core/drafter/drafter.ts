@@ -84,6 +84,11 @@ export class Drafter {
     return this.#line("rule", line);
   }
 
+  /** Draws along the edge of a template laid on what is there. Returns the line's id. */
+  template(line: RuledLine): string {
+    return this.#line("template", line);
+  }
+
   /** Folds the sheet; the crease stays. Returns the crease's id. */
   fold(line: RuledLine): string {
     return this.#line("fold", line);
@@ -123,7 +128,7 @@ export class Drafter {
     this.#record("erase", "erase", { erases: objectIds });
   }
 
-  #line(hand: "rule" | "fold" | "trace", line: RuledLine): string {
+  #line(hand: "rule" | "fold" | "trace" | "template", line: RuledLine): string {
     const id = this.#id(line.name);
     this.#record(line.name, hand, {
       lines: [{ id, called: line.called, rule: line.rule }],

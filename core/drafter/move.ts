@@ -157,6 +157,7 @@ export type Hand =
   | "mark"
   | "rule"
   | "trace"
+  | "template"
   | "fold"
   | "curve"
   | "freehand"

@@ -60,6 +60,15 @@ const OPTIONS: { readonly [K in RecipeName]: readonly Plan[] } = {
     ["part", "gap", "Gap, of a tile", 0.02, 2],
     [
       "choice",
+      "tiles",
+      "Tiles",
+      [
+        ["measured", "measured"],
+        ["template", "round a template"],
+      ],
+    ],
+    [
+      "choice",
       "startFrom",
       "Begin at the",
       [

@@ -35,6 +35,8 @@ export const LetteringSchema = v.strictObject({
   tilesOnly: v.boolean(),
   /** Square corners all round, or the outer corners of C, D, O and their like rounded with quarter circles. */
   cornerStyle: v.optional(v.picklist(["square", "round"])),
+  /** How the tiles come on the paper; a template has a true shape, so it serves only where the word faces the paper. */
+  tiles: v.optional(v.picklist(["measured", "template"])),
   /** Which letter is drawn first: left-handers work from the right. */
   startFrom: v.picklist(["left", "right"]),
   handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),
@@ -84,7 +86,8 @@ function drawLettering(page: SolidPage, slice: LetteringSlice, built: Built): vo
   const inOrder = slice.startFrom === "left" ? letters : [...letters].reverse();
 
   page.phase("tiles");
-  for (const letter of inOrder) ruleTile(page, letter, letters);
+  const template = slice.tiles === "template" && page.isFlat("width") && page.isFlat("height");
+  for (const letter of inOrder) ruleTile(page, letter, letters, template);
 
   for (const letter of inOrder) {
     page.phase(`cut-${letter.id}`);
@@ -104,13 +107,13 @@ function drawLettering(page: SolidPage, slice: LetteringSlice, built: Built): vo
 }
 
 /** A light tile: the first measured from the sheet's edges, the others from its base line. */
-function ruleTile(page: SolidPage, letter: Letter, letters: readonly Letter[]): void {
+function ruleTile(page: SolidPage, letter: Letter, letters: readonly Letter[], template: boolean): void {
   const { leftBottom, leftTop, rightTop, rightBottom } = tileOf(letter).corners;
   const base = page.lineThrough(leftBottom);
   const from = letters.map((l) => tileOf(l).corners.leftBottom).find((n) => page.isFound(n));
   if (base && from) page.measureOnLine(leftBottom, from, base.id);
   else page.markFromEdges(leftBottom);
-  const light = { role: "construction", light: true, measured: true } as const;
+  const light = { role: "construction", light: true, measured: true, template } as const;
   page.ruleAlong(`${letter.id}-tile-left`, leftBottom, leftTop, "height", {
     ...light,
     called: "left side of the tile",

@@ -25,6 +25,8 @@ export interface RuleOptions {
   readonly tail?: boolean;
   /** Where the far end is marked when no line crosses there: by measure along the line. */
   readonly measured?: boolean;
+  /** Drawn along the edge of a template of true shape instead of the ruler. */
+  readonly template?: boolean;
   /** Faces it is drawn on. */
   readonly on?: readonly string[];
   /** The pencil draws only between these two points of the line. */
@@ -305,13 +307,15 @@ export class Page extends PageKnowledge {
     }
     for (const f of finds) this.keepPoint(f.name, this.at(f.name));
     this.keepLine(line);
-    this.d.rule({
+    const drawn = {
       name,
       called: options.called ?? `edge ${name.replaceAll("-", " ")}`,
       rule,
       stroke: this.#stroke(from, to, rule, options),
       finds,
-    });
+    };
+    if (options.template) this.d.template(drawn);
+    else this.d.rule(drawn);
   }
 
   /** A measured end: so far right, left, up or down along the line. */

@@ -14,6 +14,7 @@ export function handTimesMs(moves: readonly Move[], paper: Paper, pace: Pace): n
         return seen.has(i) ? MARK_MS : 0;
       case "rule":
       case "trace":
+      case "template":
         return seen.has(i) ? pace.demonstratorLineMs : 0;
       case "curve":
       case "freehand":

@@ -80,7 +80,7 @@ const BOOK: { readonly [K in RecipeName]: Readonly<Record<string, Phrases>> } = 
   lettering: {
     tiles: {
       title: "{it}: a tile for each letter",
-      why: "Cut one tile and trace it, or measure each: letters that share a size look like one word.",
+      why: "Letters that share a size look like one word.",
       check: "All tiles stand on one line and are equally high; the gaps are alike.",
       slip: "Starting without a gap: the sides of the letters need the room.",
     },

@@ -120,6 +120,8 @@ function sayRun(run: Run, context: WordContext): Said {
       return sayRules(run.moves, context);
     case "trace":
       return { sentences: [`Go over ${things(run.moves.map((m) => lineCalled(m)))} firmly.`], readings: [] };
+    case "template":
+      return sayTemplate(run.moves, context);
     case "curve":
       return {
         sentences: [
@@ -163,6 +165,29 @@ function sayRun(run: Run, context: WordContext): Said {
         readings: [],
       };
   }
+}
+
+/** A tile of card traced: cut once, then laid on mark after mark. */
+function sayTemplate(moves: readonly Move[], context: WordContext): Said {
+  if (context.moves.find((m) => m.hand === "template") !== moves[0])
+    return {
+      sentences: ["Lay the tile of card on the last mark too and trace round it in the same way."],
+      readings: [],
+    };
+  const size = (...ways: string[]) => {
+    const made = moves
+      .flatMap((m) => m.points)
+      .find((p) => p.rule.kind === "along" && ways.includes(p.rule.toward));
+    return made?.rule.kind === "along" ? formatLength(made.rule.mm, context.sheet) : "";
+  };
+  const [wide, high] = [size("left", "right"), size("up", "down")];
+  return {
+    sentences: [
+      `Cut one tile of card, ${wide} wide and ${high} high, with scissors and as the school's rules say.`,
+      "Lay its lower left corner on the mark, its lower edge level, and trace round it lightly.",
+    ],
+    readings: [`tile ${wide} wide`, `tile ${high} high`],
+  };
 }
 
 function sayFreehand(moves: readonly Move[], { label }: WordContext): string {

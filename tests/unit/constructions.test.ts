@@ -1,6 +1,8 @@
 import { describe, expect, test } from "vitest";
+import { formatLength } from "#core/base";
 import { distanceMm, findPaperPoint, join, meet, type PaperPoint, pointOn } from "#core/geometry";
-import { computeLesson } from "#core/pipeline";
+import type { Lesson } from "#core/lesson";
+import { type ComputedLesson, computeLesson } from "#core/pipeline";
 import { findVanishingPoint, measuringPoints, planView, requireFrame } from "#core/view";
 import { lesson, put, ruled, sheet, views } from "./put-down.ts";
 
@@ -159,6 +161,30 @@ describe("a gable house", () => {
     const away = computeLesson(put(lesson(views.two, []), "house", [150, 190], [151, 90]));
     expect(away.findings.find((f) => f.code === "slid-rake")?.numbers.errorMm).toBeGreaterThan(0.3);
   });
+});
+
+test("tiles traced round a template: one card, cut once, gives the very tiles that measuring gives", () => {
+  const word = (tiles: "measured" | "template", view: Lesson["view"] = views.one) =>
+    computeLesson(put(lesson(view, []), "lettering", [20, 150], [260, 90], { text: "QUAY", tiles }));
+  const said = (c: ComputedLesson) =>
+    c.steps.find((s) => s.id === "lettering-1/tiles")?.instruction.join(" ") ?? "";
+  const [measured, traced] = [word("measured"), word("template")];
+  expect(traced.paper.strokes.map((s) => [s.id, s.from, s.to])).toEqual(
+    measured.paper.strokes.map((s) => [s.id, s.from, s.to]),
+  );
+  // 240 mm for four tiles and three gaps of a sixth or so of a tile each: a tile is what the first base measures.
+  const base = traced.moves
+    .flatMap((m) => m.points)
+    .find((p) => p.rule.kind === "along" && p.rule.toward === "right")?.rule;
+  if (base?.kind !== "along") throw new Error("no base was measured");
+  expect(said(traced)).toContain(
+    `one tile of card, ${formatLength(base.mm, sheet)} wide and ${formatLength(60, sheet)} high`,
+  );
+  expect(said(traced)).toMatch(/school's rules/);
+  expect(said(traced).match(/Cut one tile/g)).toHaveLength(1);
+  expect(said(measured)).not.toMatch(/card/);
+  // A card has a true shape: it cannot give a tile that runs to a vanishing point.
+  expect(said(word("template", views.two))).not.toMatch(/card/);
 });
 
 test("letters: every shape is a simple outline inside its tile, and a word is drawn from its tiles", () => {
