@@ -64,7 +64,7 @@ const OPTIONS: { readonly [K in RecipeName]: readonly Plan[] } = {
       "Tiles",
       [
         ["measured", "measured"],
-        ["template", "round a template"],
+        ["template", "by template"],
       ],
     ],
     [
