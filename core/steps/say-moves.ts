@@ -1,7 +1,8 @@
 import { countOf, formatLength, listOf } from "../base/index.ts";
-import type { Aim, LineMade, Move, PointMade } from "../drafter/index.ts";
+import type { LineMade, Move, PointMade } from "../drafter/index.ts";
 import { sayShare } from "../lexicon/index.ts";
-import { callVanishingPoint, findVanishingPoint, requireFrame, type View } from "../view/index.ts";
+import { aimName, flatWay } from "./call-aim.ts";
+import { isLight, type Run, repeatAt, runsOf } from "./runs-of-moves.ts";
 import type { WordContext } from "./word-context.ts";
 
 /** What a run of moves says: sentences in order, and the measures in them. */
@@ -35,77 +36,12 @@ export function sayMoves(context: WordContext): Said {
 /** A card holds about this many measures legibly. */
 const MOST_READINGS = 8;
 
-/** A pattern of up to this many sentences is heard as one. */
-const LONGEST_PATTERN = 4;
-
-/** How the runs from `i` on repeat: the shortest pattern that comes at least three times, or one run alone. */
-function repeatAt(runs: readonly Run[], i: number): { period: number; times: number } {
-  for (let period = 1; period <= LONGEST_PATTERN; period++) {
-    let times = 1;
-    const same = (k: number) =>
-      runs.slice(i, i + period).every((r, n) => r.family === runs[i + k * period + n]?.family);
-    while (same(times)) times++;
-    if (times >= 3 || (times === 2 && period >= 2)) return { period, times };
-  }
-  return { period: 1, times: 1 };
-}
-
 /** "Go on the same way three more times: 22 mm, 18 mm and 17.5 mm." */
 function sayAgain(times: number, said: readonly Said[]): string {
   const measures = said.flatMap((s) => s.readings).filter((r) => /\d/.test(r) && !/line/.test(r));
   const short = [...new Set(measures.map((m) => /^[\d\s\u00a0⁄.]+(?:mm|in)/.exec(m)?.[0] ?? m))];
   const list = short.length > 0 && short.length <= 10 ? `: ${listOf(short)}` : "";
   return `Go on the same way ${times === 1 ? "once more" : `${countOf(times, "more time", "more times")}`}${list}.`;
-}
-
-interface Run {
-  readonly sort: string;
-  /** The sort without the names in it: runs of one family differ only in what they are done to. */
-  readonly family: string;
-  readonly moves: readonly Move[];
-}
-
-function runsOf({ moves, view }: WordContext): Run[] {
-  const runs: { sort: string; family: string; moves: Move[] }[] = [];
-  for (const move of moves) {
-    const sort = sortOf(move, view);
-    const last = runs[runs.length - 1];
-    if (last?.sort === sort) last.moves.push(move);
-    else runs.push({ sort, family: sort.replace(/ \S*\/.*$/, ""), moves: [move] });
-  }
-  return runs;
-}
-
-/** Moves alike enough to share a sentence. */
-function sortOf(move: Move, view: View): string {
-  const point = move.points[0];
-  const line = move.lines[0];
-  if (move.hand === "mark" && point) {
-    const { rule } = point;
-    switch (rule.kind) {
-      case "from-edges":
-        return Math.abs(rule.down.mm) < 0.05 ? "mark-on-edge" : `mark-from-edges ${move.id}`;
-      case "measured":
-        return `measured ${rule.from} ${rule.toward}`;
-      default:
-        return rule.kind;
-    }
-  }
-  if (line && move.hand === "rule") {
-    const { rule } = line;
-    if (rule.kind === "toward")
-      return `toward ${aimName(rule.aim, view) ?? flatWay(rule.aim)} ${move.stroke && isLight(move) ? "light" : "firm"}`;
-    return rule.kind;
-  }
-  return move.hand;
-}
-
-function isLight(move: Move): boolean {
-  const { stroke } = move;
-  return (
-    (stroke?.plane === "space" && (stroke.light === true || stroke.tailTo !== null)) ||
-    stroke?.role === "construction"
-  );
 }
 
 function sayRun(run: Run, context: WordContext): Said {
@@ -368,24 +304,6 @@ function sayJoin(line: LineMade, context: WordContext): string {
   return /diagonal|line from|line away|line on/.test(line.called)
     ? `Draw the ${line.called}: from ${the(a ?? "")} through ${the(b ?? "")}.`
     : `Join ${the(a ?? "")} and ${the(b ?? "")}.`;
-}
-
-function flatWay(aim: Aim): string {
-  if (aim.kind === "direction") return "parallel to the front's slope";
-  if (aim.kind === "upright" || (aim.kind === "axis" && aim.axis === "height")) return "straight up and down";
-  return aim.kind === "axis" && aim.axis === "depth" ? "straight back" : "level";
-}
-
-/** The name of the vanishing point an aim leads to, or null when the ruler is kept parallel. */
-export function aimName(aim: Aim, view: View): string | null {
-  if (aim.kind === "direction")
-    return Math.abs(aim.direction[2]) > 1e-9 ? `vanishing point of the ${aim.called}` : null;
-  if (aim.kind !== "axis") return null;
-  const frame = requireFrame(view, aim.frame);
-  const at = findVanishingPoint(view, frame, aim.axis);
-  if (!at) return null;
-  if (aim.axis === "height") return `${at.yMm < view.horizonMm ? "upper" : "lower"} vanishing point`;
-  return callVanishingPoint(view, frame, aim.axis);
 }
 
 /** "the near foot, the peak and the far eave", or "the 7 points" when there are many. */

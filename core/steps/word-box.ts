@@ -1,7 +1,7 @@
 import { countOf, formatLength, listOf, sentenceCase } from "../base/index.ts";
 import type { Move } from "../drafter/index.ts";
 import { cornerPlace, sayShare } from "../lexicon/index.ts";
-import { aimName } from "./say-moves.ts";
+import { aimName } from "./call-aim.ts";
 import type { StepWords } from "./step.ts";
 import type { WordContext } from "./word-context.ts";
 
