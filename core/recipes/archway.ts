@@ -1,8 +1,8 @@
 import * as v from "valibot";
-import { facetCount, type ProfilePoint, prism } from "../solids/index.ts";
+import { facetCount, type ProfilePoint } from "../solids/index.ts";
 import { ObjectBase } from "./object-base.ts";
 import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
-import { drawProfileRound, PROFILE_PLANE, sweepProfile } from "./profile.ts";
+import { drawSwept, PROFILE_PLANE, sweptSolid } from "./profile.ts";
 import type { Recipe } from "./recipe.ts";
 
 const part = v.pipe(v.number(), v.minValue(0.05, "at least 0.05"), v.maxValue(0.95, "at most 0.95"));
@@ -30,7 +30,7 @@ export const archway: Recipe<ArchwaySlice> = {
   impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
   solve: (slice, context) => {
     const { block, tie, findings } = layBlock(slice, context);
-    const { plane, sweep } = PROFILE_PLANE[slice.side];
+    const { plane } = PROFILE_PLANE[slice.side];
     const { left, right, spring, rise } = archShares(
       slice,
       Math.hypot(...block[plane[0]]),
@@ -58,21 +58,10 @@ export const archway: Recipe<ArchwaySlice> = {
       { name: "springing-left", at: [left, spring] },
       { name: "opening-left", at: [left, 0] },
     ];
-    const solid = prism(
-      block,
-      { plane, rings: [ring], convex: false },
-      { axis: sweep, from: 0, to: 1 },
-      true,
-    );
+    const solid = sweptSolid(block, slice.side, ring);
     return { solid, block, points: {}, tie, findings };
   },
-  draw: (page, slice) => {
-    const { sweep, end } = PROFILE_PLANE[slice.side];
-    page.phase("front");
-    page.markFromEdges(`${end}-left-bottom`);
-    drawProfileRound(page, end);
-    sweepProfile(page, sweep, false);
-  },
+  draw: (page, slice) => drawSwept(page, slice.side, "left-bottom"),
 };
 
 /** Shares of the wall at which the arch stands: a true half circle, unless the wall is too low for it. */

@@ -2,7 +2,7 @@ import * as v from "valibot";
 import { prism } from "../solids/index.ts";
 import { ObjectBase } from "./object-base.ts";
 import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
-import { drawProfileRound, PROFILE_PLANE, straightProfile, sweepProfile } from "./profile.ts";
+import { drawSwept, PROFILE_PLANE, straightProfile } from "./profile.ts";
 import type { Fault, Recipe } from "./recipe.ts";
 
 const share = v.pipe(
@@ -51,13 +51,7 @@ export const outline: Recipe<OutlineSlice> = {
       findings,
     };
   },
-  draw: (page, slice) => {
-    const { sweep, end } = PROFILE_PLANE[slice.side];
-    page.phase("front");
-    page.markFromEdges(`${end}-corner-1`);
-    drawProfileRound(page, end);
-    sweepProfile(page, sweep, slice.seeThrough);
-  },
+  draw: (page, slice) => drawSwept(page, slice.side, "corner-1", slice.seeThrough),
 };
 
 /** An outline that crosses itself or has no area cannot be cut out of card, nor drawn. */

@@ -1,4 +1,11 @@
-import type { Edge, Profile, ProfilePoint } from "../solids/index.ts";
+import {
+  type Block,
+  type Edge,
+  type Profile,
+  type ProfilePoint,
+  prism,
+  type Solid,
+} from "../solids/index.ts";
 import type { Axis } from "../view/index.ts";
 import type { SolidPage } from "./solid-page.ts";
 
@@ -23,11 +30,17 @@ export function straightProfile(
   };
 }
 
+/** The solid that a closed profile, its sides straight or curved, makes when it is swept through a block. */
+export function sweptSolid(block: Block, side: ProfileSide, ring: readonly ProfilePoint[]): Solid {
+  const { plane, sweep } = PROFILE_PLANE[side];
+  return prism(block, { plane, rings: [ring], convex: false }, { axis: sweep, from: 0, to: 1 }, true);
+}
+
 /**
  * Draws one end of a swept profile going round it: from a found corner every side that runs along an axis is
  * ruled and measured, slanting ones join corners already found.
  */
-export function drawProfileRound(page: SolidPage, end: string): void {
+function drawProfileRound(page: SolidPage, end: string): void {
   const isOfEnd = (e: Edge) => e.from.startsWith(`${end}-`) && e.to.startsWith(`${end}-`);
   const sides = page.solid.edges.filter((e) => isOfEnd(e) && page.shows(e) && !e.arc && !e.light);
   for (let going = true; going; ) {
@@ -44,6 +57,15 @@ export function drawProfileRound(page: SolidPage, end: string): void {
   page.curveRemaining((e) => isOfEnd(e) && page.shows(e));
 }
 
+/** Draws a swept profile as the class does: its near end from one measured corner, going round, then the sweep. */
+export function drawSwept(page: SolidPage, side: ProfileSide, start: string, seeThrough = false): void {
+  const { sweep, end } = PROFILE_PLANE[side];
+  page.phase("front");
+  page.markFromEdges(`${end}-${start}`);
+  drawProfileRound(page, end);
+  sweepProfile(page, sweep, seeThrough);
+}
+
 /** With so many corners to send back, a class loses count: circle them first. */
 const WORTH_CIRCLING = 5;
 
@@ -51,7 +73,7 @@ const WORTH_CIRCLING = 5;
  * Sweeps a drawn profile: every corner that shows to the sweep's vanishing point, one mark for the depth, then the
  * profile's lines once more, each ending exactly on its own guide.
  */
-export function sweepProfile(page: SolidPage, sweep: Axis, seeThrough: boolean): void {
+function sweepProfile(page: SolidPage, sweep: Axis, seeThrough: boolean): void {
   page.phase("guides");
   const corners = page.guidesToRule(sweep).map((g) => g.from);
   if (corners.length >= WORTH_CIRCLING) page.circle("corners", corners);

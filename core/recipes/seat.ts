@@ -1,8 +1,8 @@
 import * as v from "valibot";
-import { facetCount, type ProfilePoint, prism } from "../solids/index.ts";
+import { facetCount, type ProfilePoint } from "../solids/index.ts";
 import { ObjectBase } from "./object-base.ts";
 import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
-import { drawProfileRound, PROFILE_PLANE, sweepProfile } from "./profile.ts";
+import { drawSwept, PROFILE_PLANE, sweptSolid } from "./profile.ts";
 import type { Recipe } from "./recipe.ts";
 
 const part = v.pipe(v.number(), v.minValue(0.1, "at least a tenth"), v.maxValue(0.9, "at most nine tenths"));
@@ -25,7 +25,7 @@ export const seat: Recipe<SeatSlice> = {
   impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
   solve: (slice, context) => {
     const { block, tie, findings } = layBlock(slice, context);
-    const { plane, sweep } = PROFILE_PLANE[slice.side];
+    const { plane } = PROFILE_PLANE[slice.side];
     const [h, d] = [slice.seatHeight, slice.seatDepth];
     const across = Math.hypot(...block[plane[0]]);
     const up = Math.hypot(...block[plane[1]]);
@@ -57,19 +57,8 @@ export const seat: Recipe<SeatSlice> = {
       { name: "far-top", at: [1, 1] },
       { name: "far-foot", at: [1, 0] },
     ];
-    const solid = prism(
-      block,
-      { plane, rings: [ring], convex: false },
-      { axis: sweep, from: 0, to: 1 },
-      true,
-    );
+    const solid = sweptSolid(block, slice.side, ring);
     return { solid, block, points: {}, tie, findings };
   },
-  draw: (page, slice) => {
-    const { sweep, end } = PROFILE_PLANE[slice.side];
-    page.phase("front");
-    page.markFromEdges(`${end}-foot`);
-    drawProfileRound(page, end);
-    sweepProfile(page, sweep, false);
-  },
+  draw: (page, slice) => drawSwept(page, slice.side, "foot"),
 };

@@ -2,7 +2,7 @@ import * as v from "valibot";
 import { prism } from "../solids/index.ts";
 import { ObjectBase } from "./object-base.ts";
 import { DepthSetBySchema, ExtentSchema, FOOT, impossibleExtents, layBlock } from "./placement.ts";
-import { drawProfileRound, PROFILE_PLANE, straightProfile, sweepProfile } from "./profile.ts";
+import { drawSwept, PROFILE_PLANE, straightProfile } from "./profile.ts";
 import type { Recipe } from "./recipe.ts";
 
 export const StairsSchema = v.strictObject({
@@ -33,14 +33,8 @@ export const stairs: Recipe<StairsSlice> = {
     const solid = prism(block, straightProfile(plane, [ring]), { axis: sweep, from: 0, to: 1 }, true);
     return { solid, block, points: {}, called: callSteps(n), tie, findings };
   },
-  draw: (page, slice) => {
-    const { sweep, end } = PROFILE_PLANE[slice.side];
-    page.phase("front");
-    page.markFromEdges(`${end}-foot`);
-    // Up, along, up, along: every riser and every tread measured.
-    drawProfileRound(page, end);
-    sweepProfile(page, sweep, false);
-  },
+  // Up, along, up, along: every riser and every tread measured.
+  draw: (page, slice) => drawSwept(page, slice.side, "foot"),
 };
 
 /** "Edge of step 2", "inner corner of step 2"; at the far end the same with "far". */
