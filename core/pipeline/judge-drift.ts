@@ -35,6 +35,14 @@ export function judgeDrift(
           ? `With its depth marked from the ${better.from} instead, it would be ${formatLength(better.expectedMm, view.sheet)}.`
           : "Draw that one with most care: marking its depth elsewhere would not halve it."
       }`,
+      ...(better
+        ? {
+            mend: {
+              label: `Mark the depth from the ${better.from}`,
+              changes: [{ id: `object/${object.id}`, field: "depthMark", value: better.depthMark }],
+            },
+          }
+        : {}),
       numbers: {
         expectedMm: worst.expectedMm,
         weakestShare: worst.weakestShare,
@@ -45,8 +53,8 @@ export function judgeDrift(
   return { points, findings };
 }
 
-/** Guides tried for the depth mark beside the usual one. */
-const OTHER_GUIDES = [1, 2, 3];
+/** Guides tried for the depth mark. */
+const OTHER_GUIDES = [0, 1, 2, 3];
 
 /** Another place for the depth mark that halves the worst drift of a thing, or null. */
 function halvedBy(
@@ -55,14 +63,14 @@ function halvedBy(
   view: View,
   known: ComputedLesson["evaluation"],
   hand: Hand,
-): { from: string; expectedMm: number } | null {
+): { depthMark: number; from: string; expectedMm: number } | null {
   for (const depthMark of OTHER_GUIDES) {
     const moves = withOtherDepthMark(drawing, view, depthMark);
     const expectedMm = Math.max(0, ...driftOf(moves, view, known, hand).map((p) => p.expectedMm));
     const mark = moves.flatMap((m) => m.points).find((p) => p.rule.kind === "part-way-to-vp");
     const from = mark?.rule.kind === "part-way-to-vp" ? mark.rule.from : "";
     const called = moves.flatMap((m) => m.points).find((p) => p.id === from)?.called ?? from;
-    if (expectedMm > 0 && expectedMm < worstMm / 2) return { from: called, expectedMm };
+    if (expectedMm > 0 && expectedMm < worstMm / 2) return { depthMark, from: called, expectedMm };
   }
   return null;
 }

@@ -23,4 +23,6 @@ export const ObjectBase = {
   hidden: v.optional(v.boolean()),
   /** Quarter turns clockwise of the sheet on the desk while it is drawn, so that its wall serves as the floor. */
   turned: v.optional(v.picklist([0, 1, 2, 3])),
+  /** On which of the guides its depth is marked, where several would do: 0 or left out is the usual one. */
+  depthMark: v.optional(v.picklist([0, 1, 2, 3])),
 } as const;

@@ -215,7 +215,8 @@ function drawObject(
     goesOnFrom.set(id, found);
     return found;
   };
-  const page = new SolidPage(d, object.id, view, frame, { guides: plan.guides }, built, noted);
+  const options = { guides: plan.guides, depthMark: object.depthMark ?? 0 };
+  const page = new SolidPage(d, object.id, view, frame, options, built, noted);
   recipeOf(object).draw(page, object, built);
   return { placed, plan, moves: withTurnedSheet(object, d.moves), found: page.found, goesOnFrom };
 }

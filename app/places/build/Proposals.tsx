@@ -44,7 +44,13 @@ export function Proposals() {
       </div>
       {strays ? (
         strays.length > 0 ? (
-          <FindingList findings={strays} onMend={commit} />
+          <FindingList
+            findings={strays}
+            onMend={(changes) => {
+              commit(changes);
+              setStrays(null);
+            }}
+          />
         ) : (
           <p role="status">With a pencil set down within half a millimetre no corner strays by 2 mm.</p>
         )
