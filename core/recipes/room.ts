@@ -179,51 +179,56 @@ function cornerRoom(slice: RoomSlice, { view, frame }: SolveContext): Solid {
     holes: [],
     normal: towardEye(ring.map((name) => corners[name] ?? far)),
   });
+  // Seen from over its walls a room has no ceiling, or nobody could look in; nor a floor seen from below it.
+  const overEye = (point: Vec3) => dot(point, frame.axes.height) > 0;
+  const faces = [
+    face("left-wall", ["far-bottom", "left-bottom", "left-top", "far-top"]),
+    face("right-wall", ["far-bottom", "right-bottom", "right-top", "far-top"]),
+    ...(overEye(far) ? [] : [face("floor", ["far-bottom", "left-bottom", "right-bottom"])]),
+    ...(overEye(top) ? [face("ceiling", ["far-top", "left-top", "right-top"])] : []),
+  ];
+  const built = new Set(faces.map((f) => f.id));
+  const edges: Edge[] = [
+    {
+      id: "far-upright",
+      axis: "height",
+      from: "far-bottom",
+      to: "far-top",
+      faces: ["left-wall", "right-wall"],
+    },
+    {
+      id: "left-top-line",
+      axis: "width",
+      from: "far-top",
+      to: "left-top",
+      faces: ["left-wall", "ceiling"],
+    },
+    {
+      id: "left-floor-line",
+      axis: "width",
+      from: "far-bottom",
+      to: "left-bottom",
+      faces: ["left-wall", "floor"],
+    },
+    {
+      id: "right-top-line",
+      axis: "depth",
+      from: "far-top",
+      to: "right-top",
+      faces: ["right-wall", "ceiling"],
+    },
+    {
+      id: "right-floor-line",
+      axis: "depth",
+      from: "far-bottom",
+      to: "right-bottom",
+      faces: ["right-wall", "floor"],
+    },
+  ];
   return {
     corners,
-    faces: [
-      face("left-wall", ["far-bottom", "left-bottom", "left-top", "far-top"]),
-      face("right-wall", ["far-bottom", "right-bottom", "right-top", "far-top"]),
-      face("floor", ["far-bottom", "left-bottom", "right-bottom"]),
-      face("ceiling", ["far-top", "left-top", "right-top"]),
-    ],
-    edges: [
-      {
-        id: "far-upright",
-        axis: "height",
-        from: "far-bottom",
-        to: "far-top",
-        faces: ["left-wall", "right-wall"],
-      },
-      {
-        id: "left-top-line",
-        axis: "width",
-        from: "far-top",
-        to: "left-top",
-        faces: ["left-wall", "ceiling"],
-      },
-      {
-        id: "left-floor-line",
-        axis: "width",
-        from: "far-bottom",
-        to: "left-bottom",
-        faces: ["left-wall", "floor"],
-      },
-      {
-        id: "right-top-line",
-        axis: "depth",
-        from: "far-top",
-        to: "right-top",
-        faces: ["right-wall", "ceiling"],
-      },
-      {
-        id: "right-floor-line",
-        axis: "depth",
-        from: "far-bottom",
-        to: "right-bottom",
-        faces: ["right-wall", "floor"],
-      },
-    ],
+    faces,
+    edges: edges.map((edge) => ({ ...edge, faces: edge.faces.filter((id) => built.has(id)) })),
     opaque: true,
     convex: true,
   };

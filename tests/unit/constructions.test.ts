@@ -199,3 +199,34 @@ test("letters: every shape is a simple outline inside its tile, and a word is dr
     ).toEqual([]);
   }
 });
+
+test("a room looked into from over its walls has no ceiling to hide them; one under a ceiling keeps it", () => {
+  const down = (heightFromTopMm: number): Lesson => ({
+    ...lesson(views.one, []),
+    sheet: { widthMm: 312.1, heightMm: 499.2, unit: "in", smallestFraction: 16 },
+    view: {
+      horizonFromTopMm: 102.2,
+      viewingDistanceMm: null,
+      frames: [
+        {
+          id: "main",
+          kind: "three-point",
+          leftVanishingPoint: { fromLeftMm: 0 },
+          rightVanishingPoint: { fromLeftMm: 302.1 },
+          heightVanishingPoint: { fromLeftMm: 148.029, fromTopMm: heightFromTopMm },
+        },
+      ],
+    },
+    objects: [{ id: "room-1", label: "room", frame: "main", recipe: "room", handles: { back: 0.6 } }],
+  });
+  const steep = computeLesson(down(269.83));
+  expect(steep.program.solids[0]?.solid.faces.map((f) => f.id)).not.toContain("ceiling");
+  const upright = steep.paper.strokes.find((s) => s.id === "room-1/far-upright");
+  expect(upright?.pieces.every((piece) => piece.diesAt === null)).toBe(true);
+  const straight = computeLesson(
+    lesson(views.two, [
+      { id: "room-1", label: "room", frame: "main", recipe: "room", handles: { back: 0.6 } },
+    ]),
+  );
+  expect(straight.program.solids[0]?.solid.faces.map((f) => f.id)).toContain("ceiling");
+});
