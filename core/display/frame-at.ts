@@ -1,5 +1,4 @@
 import type { Move } from "../drafter/index.ts";
-import { distanceMm, type PaperPoint, pointOn } from "../geometry/index.ts";
 import { fillsAfter, isDot, type Paper, type PaperStroke, paperAfter } from "../paper/index.ts";
 import type { MoveTiming, Schedule } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
@@ -7,7 +6,8 @@ import type { Sheet } from "../view/index.ts";
 import { sheetMark } from "./draw-state.ts";
 import type { Medium } from "./ink.ts";
 import type { Drawing, Mark } from "./mark.ts";
-import { fillMarks, spot, strokeMarks } from "./stroke-marks.ts";
+import { fillMarks, strokeMarks } from "./stroke-marks.ts";
+import { toolMarks } from "./tool-marks.ts";
 
 /** What is needed to show a lesson at any moment. */
 export interface FrameSource {
@@ -16,6 +16,8 @@ export interface FrameSource {
   readonly steps: readonly Step[];
   readonly schedule: Schedule;
   readonly sheet: Sheet;
+  /** The hand the demonstrator draws with; left out: the right one. */
+  readonly hand?: "right" | "left" | undefined;
 }
 
 /** The lesson at one moment of lesson time: a pure function of (lesson, t). */
@@ -68,8 +70,19 @@ export function frameAt(source: FrameSource, atMs: number, options: FrameOptions
             reach: visible,
           }),
         );
-      if (options.tools && !isDot(stroke)) marks.push(...toolMarks(stroke, visible));
     }
+  }
+  const move = underWay && source.moves[underWay.moveIndex];
+  if (options.tools && underWay && move) {
+    const stroke = source.paper.strokes.find((s) => s.moveIndex === underWay.moveIndex);
+    const visible = stroke && stroke.pieces.length > 0 ? reachOfPieces(stroke, reach) : 1;
+    marks.push(
+      ...toolMarks(move, underWay.moveIndex, source.paper, {
+        reach: visible,
+        erased: reach,
+        hand: source.hand ?? "right",
+      }),
+    );
   }
   const box = { x: 0, y: 0, width: source.sheet.widthMm, height: source.sheet.heightMm };
   return {
@@ -106,52 +119,4 @@ function reachOfPieces(stroke: PaperStroke, reach: number): number {
     left -= p.to - p.from;
   }
   return stroke.pieces[stroke.pieces.length - 1]?.to ?? 0;
-}
-
-const RULER_WIDTH_MM = 28;
-const RULER_OVERHANG_MM = 18;
-
-/** The ruler lying along a stroke, on its lower or right side, and the pencil's point on it. */
-function toolMarks(stroke: PaperStroke, reach: number): Mark[] {
-  const length = distanceMm(stroke.from, stroke.to);
-  if (length === 0) return [];
-  let [ux, uy] = [(stroke.to.xMm - stroke.from.xMm) / length, (stroke.to.yMm - stroke.from.yMm) / length];
-  // The ruler's body lies below a level line and right of an upright one, where a right hand holds it.
-  if (ux < 0 || (ux === 0 && uy > 0)) [ux, uy] = [-ux, -uy];
-  const at = (p: PaperPoint, along: number, off: number) => ({
-    x: p.xMm + ux * along - uy * off,
-    y: p.yMm + uy * along + ux * off,
-  });
-  const first = stroke.pieces[0]?.from ?? 0;
-  const last = stroke.pieces[stroke.pieces.length - 1]?.to ?? 1;
-  const ends = [pointOn(stroke.trace, first), pointOn(stroke.trace, last)];
-  const [a, b] = (
-    ends[0] && ends[1] && ends[0].xMm * ux + ends[0].yMm * uy <= ends[1].xMm * ux + ends[1].yMm * uy
-      ? ends
-      : ends.reverse()
-  ) as [PaperPoint, PaperPoint];
-  const tip = pointOn(stroke.trace, reach);
-  return [
-    {
-      kind: "path",
-      id: `${stroke.id}#ruler`,
-      points: [
-        at(a, -RULER_OVERHANG_MM, 0.4),
-        at(b, RULER_OVERHANG_MM, 0.4),
-        at(b, RULER_OVERHANG_MM, RULER_WIDTH_MM),
-        at(a, -RULER_OVERHANG_MM, RULER_WIDTH_MM),
-      ],
-      closed: true,
-      ink: { colour: "ruler", width: 0.3, dash: [] },
-      fill: "ruler",
-    },
-    {
-      kind: "path",
-      id: `${stroke.id}#pencil`,
-      points: [spot(tip), { x: tip.xMm + 5, y: tip.yMm - 9 }, { x: tip.xMm + 8, y: tip.yMm - 6.5 }],
-      closed: true,
-      ink: { colour: "hand", width: 0.3, dash: [] },
-      fill: "hand",
-    },
-  ];
 }

@@ -61,17 +61,21 @@ export function blockHandles(object: BlockPlaced, block: Block | null, view: Vie
   return [foot, ...ends];
 }
 
-/** The change that dragging a handle to a paper point makes, snapped to the smallest step. */
+/**
+ * The change that dragging a handle to a paper point makes, snapped to the smallest step; `exact` keeps the very place,
+ * where it rests on another thing's line or corner.
+ */
 export function dragBlockHandle(
   object: BlockPlaced,
   block: Block | null,
   part: string,
   to: PaperPoint,
   view: View,
+  exact = false,
 ): Change[] {
   const id = `object/${object.id}`;
   const step = smallestStepMm(view.sheet);
-  const snap = (mm: number) => roundMm(Math.round(mm / step) * step);
+  const snap = (mm: number) => roundMm(exact ? mm : Math.round(mm / step) * step);
   if (part === "foot")
     return [
       { id, field: "handles.fromLeftMm", value: snap(to.xMm) },
@@ -85,7 +89,7 @@ export function dragBlockHandle(
     const mm = axis === "height" ? foot.yMm - to.yMm : to.xMm - foot.xMm;
     return [{ id, field: `handles.${axis}`, value: { mm: Math.max(roundMm(step), snap(mm)) } }];
   }
-  const fraction = block && fractionNear(object, block, view, axis, to);
+  const fraction = block && fractionNear(object, block, view, axis, to, exact);
   return fraction === null ? [] : [{ id, field: `handles.${axis}`, value: { fraction } }];
 }
 
@@ -152,13 +156,14 @@ function guideStart(object: BlockPlaced, block: Block, view: View, axis: Axis): 
   return starts.sort((a, b) => off(a) - off(b))[0] ?? null;
 }
 
-/** The part of the way along the guide nearest a point, in two-hundredths, short of either end. */
+/** The part of the way along the guide nearest a point, in two-hundredths unless exact, short of either end. */
 function fractionNear(
   object: BlockPlaced,
   block: Block,
   view: View,
   axis: Axis,
   to: PaperPoint,
+  exact: boolean,
 ): number | null {
   const frame = requireFrame(view, object.frame);
   const start = guideStart(object, block, view, axis);
@@ -170,7 +175,8 @@ function fractionNear(
     ((to.xMm - from.xMm) * (vp.xMm - from.xMm) + (to.yMm - from.yMm) * (vp.yMm - from.yMm)) / length;
   // Looking down the handle moves away from the VP: the foot then lies this part of the way from the handle to it.
   const share = frame.axes[axis][2] > 0 ? along / length : 1 - length / (length - along);
-  return Math.round(Math.min(0.95, Math.max(0.02, share)) * 200) / 200;
+  const parts = exact ? 1e5 : 200;
+  return Math.round(Math.min(0.95, Math.max(0.02, share)) * parts) / parts;
 }
 
 function addAxis(p: Vec3, by: Vec3): Vec3 {

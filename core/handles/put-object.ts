@@ -1,8 +1,9 @@
 import { type Change, type Json, smallestStepMm } from "../base/index.ts";
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import type { Lesson } from "../lesson/index.ts";
-import type { DepthSetBy, Extent, ObjectSlice, RecipeName } from "../recipes/index.ts";
-import { type Axis, type Frame, runsWithPaper, type View } from "../view/index.ts";
+import type { DepthSetBy, Extent, ObjectSlice, Placed, RecipeName } from "../recipes/index.ts";
+import { type Axis, dot, type Frame, runsWithPaper, type View } from "../view/index.ts";
+import { faceUnder, sharesOnFace } from "./face-under.ts";
 
 /** A new thing and the changes that put it on the sheet. */
 export interface Put {
@@ -56,8 +57,9 @@ const LABEL: Readonly<Record<RecipeName, string>> = {
 };
 
 /**
- * A thing put down by two corners of its front: on the ground when its foot is below the horizon, else floating. A press
- * without a drag gives a usual size. What is drawn on another thing takes `hostId`; null when it has none to go on.
+ * A thing put down by two corners of its front. Where its foot is put decides what sets its depth: the lid of a thing, the
+ * wall of a room, the ground below the horizon, else it floats. A press without a drag gives a usual size. What is drawn on
+ * another thing goes on the one under the pointer, or on `hostId`; null when it has none to go on.
  */
 export function putObject(
   lesson: Lesson,
@@ -65,8 +67,12 @@ export function putObject(
   recipe: RecipeName,
   from: PaperPoint,
   to: PaperPoint,
-  hostId: string | null = null,
+  chosenId: string | null = null,
+  scene: ReadonlyMap<string, Placed> = new Map(),
 ): Put | null {
+  const middle = { xMm: (from.xMm + to.xMm) / 2, yMm: (from.yMm + to.yMm) / 2 };
+  const under = NEEDS_HOST.has(recipe) ? faceUnder(lesson.objects, scene, view, middle) : null;
+  const hostId = under?.objectId ?? chosenId;
   if (NEEDS_HOST.has(recipe) && hostId === null) return null;
   // What goes on another thing runs to that thing's vanishing points.
   const host = NEEDS_HOST.has(recipe) ? lesson.objects.find((o) => o.id === hostId) : undefined;
@@ -79,9 +85,59 @@ export function putObject(
     label: n === 1 && ONE_OF_A_KIND.has(recipe) ? LABEL[recipe] : `${LABEL[recipe]} ${n}`,
     frame: frame.id,
   };
-  const spot = spotOf(lesson, view, frame, from, to);
-  const object = { ...base, ...usual(recipe, spot, lesson, hostId ?? "") } as unknown as ObjectSlice;
+  const spot = spotOf(lesson, view, frame, from, to, scene);
+  const shares = (at: PaperPoint) => (under ? sharesOnFace(under, frame.id, view, at) : null);
+  const [a, b] = isPress(lesson, from, to) ? [null, null] : [shares(from), shares(to)];
+  const onFace =
+    under && (recipe === "openings" || recipe === "round")
+      ? { on: { object: under.objectId, face: under.face.id }, ...(a && b ? cellOf(recipe, a, b) : {}) }
+      : {};
+  const object = {
+    ...base,
+    ...usual(recipe, spot, lesson, hostId ?? ""),
+    ...onFace,
+  } as unknown as ObjectSlice;
   return { id, changes: [{ id: `object/${id}`, field: "self", value: object as unknown as Json }] };
+}
+
+/** The stretch of a face that a drag marks, in hundredths: as wide and high as it was drawn. */
+function cellOf(
+  recipe: "openings" | "round",
+  a: { across: number; up: number },
+  b: { across: number; up: number },
+) {
+  const part = (p: number, q: number) => {
+    const low = Math.min(0.95, Math.round(Math.min(p, q) * 100) / 100);
+    return { from: low, to: Math.min(1, Math.max(low + 0.05, Math.round(Math.max(p, q) * 100) / 100)) };
+  };
+  const [between, up] = [part(a.across, b.across), part(a.up, b.up)];
+  return recipe === "openings"
+    ? { between, rows: [up] }
+    : { between, foot: up.from, springing: Math.round(((up.from + up.to) / 2) * 100) / 100 };
+}
+
+/** A press that hardly moved asks for the usual size. */
+function isPress(lesson: Lesson, from: PaperPoint, to: PaperPoint): boolean {
+  return distanceMm(from, to) < Math.max(smallestStepMm(lesson.sheet), 5);
+}
+
+/** What a foot put down there leans on. */
+function standOf(
+  lesson: Lesson,
+  view: View,
+  foot: PaperPoint,
+  scene: ReadonlyMap<string, Placed>,
+): DepthSetBy {
+  const under = faceUnder(lesson.objects, scene, view, foot);
+  const upright = view.frames[0]?.axes.height;
+  if (under && upright) {
+    if (dot(under.face.normal, upright) > 0.99 && under.face.id !== "floor")
+      return { object: under.objectId, face: under.face.id };
+    const host = lesson.objects.find((o) => o.id === under.objectId);
+    if (host?.recipe === "room" && under.face.id !== "floor" && under.face.id !== "ceiling")
+      return { object: under.objectId, face: under.face.id };
+  }
+  return foot.yMm > view.horizonMm + smallestStepMm(lesson.sheet) ? "ground" : "free";
 }
 
 interface Spot {
@@ -94,11 +150,18 @@ interface Spot {
   readonly extent: (axis: Axis, part?: number) => Extent;
 }
 
-function spotOf(lesson: Lesson, view: View, frame: Frame, from: PaperPoint, to: PaperPoint): Spot {
+function spotOf(
+  lesson: Lesson,
+  view: View,
+  frame: Frame,
+  from: PaperPoint,
+  to: PaperPoint,
+  scene: ReadonlyMap<string, Placed>,
+): Spot {
   const step = smallestStepMm(lesson.sheet);
   const snap = (mm: number) => Math.round(Math.round(mm / step) * step * 1000) / 1000;
   const least = Math.max(step, 5);
-  const isClick = distanceMm(from, to) < least;
+  const isClick = isPress(lesson, from, to);
   const [w, h] = isClick
     ? [lesson.sheet.widthMm / 6, lesson.sheet.heightMm / 6]
     : [Math.abs(to.xMm - from.xMm), Math.abs(to.yMm - from.yMm)];
@@ -111,7 +174,7 @@ function spotOf(lesson: Lesson, view: View, frame: Frame, from: PaperPoint, to: 
     fromBottomMm: snap(lesson.sheet.heightMm - foot),
     wideMm,
     highMm,
-    depthSetBy: foot > view.horizonMm + step ? "ground" : "free",
+    depthSetBy: standOf(lesson, view, { xMm: left, yMm: foot }, scene),
     extent: (axis, part) =>
       runsWithPaper(frame, axis)
         ? { mm: axis === "height" ? highMm : wideMm }

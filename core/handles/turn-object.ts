@@ -78,7 +78,7 @@ function moveToFrame(lesson: Lesson, objectId: string, before: View, after: View
 }
 
 /** What stands or is drawn on a thing, and what on that. */
-function carriedBy(lesson: Lesson, objectId: string): Set<string> {
+export function carriedBy(lesson: Lesson, objectId: string): Set<string> {
   const carried = new Set<string>();
   const carry = (host: string) => {
     for (const o of lesson.objects) {

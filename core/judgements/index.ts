@@ -3,6 +3,7 @@ export { coneRadiusMm, judgeConeOfVision } from "./cone-of-vision.ts";
 export type { Cost } from "./cost.ts";
 export { costOf } from "./cost.ts";
 export { judgeCrowding } from "./crowding.ts";
+export { countThings, judgeDeliverable } from "./deliverable.ts";
 export type { Hand, PointDrift } from "./drift.ts";
 export { driftOf, sourcesOf, USUAL_HAND } from "./drift.ts";
 export { judgeInterpenetrating } from "./interpenetrating.ts";

@@ -3,7 +3,7 @@ import { type Evaluation, evaluate } from "../drafter/index.ts";
 import { findCurrentTake, type Lesson } from "../lesson/index.ts";
 import { type Word, wordsOf } from "../narration/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
-import { type Schedule, scheduleSteps } from "../schedule/index.ts";
+import { type Part, partsOf, type Schedule, scheduleSteps } from "../schedule/index.ts";
 import { groupSteps, type Step, type WordMemo } from "../steps/index.ts";
 import { type DrawnLesson, drawLesson } from "./draw-lesson.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
@@ -15,6 +15,8 @@ export interface ComputedLesson extends DrawnLesson {
   /** The words of the current take's narration; empty before there is one. */
   readonly words: readonly Word[];
   readonly schedule: Schedule;
+  /** The parts it is taught in. */
+  readonly parts: readonly Part[];
   /** What step making found; part of `findings` too. */
   readonly stepFindings: readonly Finding[];
   readonly findings: readonly Finding[];
@@ -62,6 +64,8 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
           take: take && { durationMs: takeDurationMs(take, words), words, anchors: take.anchors },
         });
 
+  const taught = partsOf(grouped.steps, schedule, lesson.plan);
+
   const findings = [
     ...program.findings,
     ...evaluation.findings,
@@ -69,6 +73,7 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
     ...grouped.findings,
     ...judgeDrawing(drawn),
     ...schedule.findings,
+    ...taught.findings,
   ];
   return {
     ...drawn,
@@ -76,6 +81,7 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
     steps: grouped.steps,
     words,
     schedule,
+    parts: taught.parts,
     stepFindings: grouped.findings,
     findings,
     wordMemo,

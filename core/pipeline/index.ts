@@ -8,4 +8,5 @@ export type { LessonState, PlaceName } from "./lesson-state.ts";
 export { readiness, stateOf } from "./lesson-state.ts";
 export type { Proposal } from "./propose.ts";
 export { proposeOrder, proposeVanishingPoints } from "./propose.ts";
+export { type Reordered, reorderStep } from "./reorder-step.ts";
 export { type SampleView, sampleLesson } from "./sample-lesson.ts";

@@ -3,6 +3,7 @@ import {
   judgeComposition,
   judgeConeOfVision,
   judgeCrowding,
+  judgeDeliverable,
   judgeInterpenetrating,
   judgeKeepOut,
   judgeOffSheet,
@@ -25,6 +26,7 @@ export function judgeDrawing({ program, view, paper, sheet, lesson }: DrawnLesso
     ...judgeInterpenetrating(program.solids),
     ...judgeKeepOut(paper),
     ...judgeRulerReach(paper, view, sheet.rulerMm ?? USUAL_RULER_MM),
+    ...judgeDeliverable(lesson.plan, lesson.objects, program.scene, view),
     ...judgeComposition(paper, program.solids, view, isDrill),
   ];
 }

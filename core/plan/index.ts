@@ -1,7 +1,11 @@
 export type { AgeBand, Pace } from "./age-bands.ts";
 export { AGE_BANDS, CIRCLE_MS, CURVE_LINES, ERASE_MS, FILL_MS, FOLD_MS, MARK_MS } from "./age-bands.ts";
-export type { Plan } from "./plan-slice.ts";
-export { PLAN_DEFAULTS, PlanSchema } from "./plan-slice.ts";
+export type { Gate, GateName } from "./gates.ts";
+export { GATES } from "./gates.ts";
+export type { KitItem, KitName } from "./kit.ts";
+export { cautionsOf, KIT, USUAL_KIT } from "./kit.ts";
+export type { CountWanted, PlaceCounted, Plan } from "./plan-slice.ts";
+export { PLACES_COUNTED, PLAN_DEFAULTS, PlanSchema } from "./plan-slice.ts";
 export type { School } from "./schools.ts";
 export {
   CENTRE_SCHOOL,

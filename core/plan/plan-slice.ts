@@ -1,7 +1,31 @@
 import * as v from "valibot";
 import { AGE_BANDS, type AgeBand } from "./age-bands.ts";
+import { GATES, type GateName } from "./gates.ts";
+import { KIT, type KitName } from "./kit.ts";
 
 const ageBandIds = Object.keys(AGE_BANDS) as [AgeBand, ...AgeBand[]];
+const kitNames = Object.keys(KIT) as [KitName, ...KitName[]];
+const gateNames = Object.keys(GATES) as [GateName, ...GateName[]];
+
+const line = (what: string, most: number) =>
+  v.pipe(
+    v.string(),
+    v.trim(),
+    v.minLength(1, `${what} needs words`),
+    v.maxLength(most, `${what} has at most ${most} letters`),
+  );
+
+/** Where on the sheet a thing stands that a deliverable counts. */
+export const PLACES_COUNTED = ["anywhere", "above", "across", "below", "see-through"] as const;
+export type PlaceCounted = (typeof PLACES_COUNTED)[number];
+
+/** "Two crates above the horizon": things by a word of their name, where they stand, and how many. */
+export const CountWantedSchema = v.strictObject({
+  called: line("what is counted", 40),
+  where: v.picklist(PLACES_COUNTED),
+  count: v.pipe(v.number(), v.integer("a whole number"), v.minValue(1), v.maxValue(99)),
+});
+export type CountWanted = v.InferOutput<typeof CountWantedSchema>;
 
 export const PlanSchema = v.strictObject({
   ageBand: v.picklist(ageBandIds),
@@ -24,6 +48,32 @@ export const PlanSchema = v.strictObject({
   ruler: v.optional(v.picklist(["marked", "straight-edge"])),
   /** The hand the demonstrator draws with. */
   hand: v.optional(v.picklist(["right", "left"])),
+  /** In how many parts it is taught; left out: as many as waiting times ask for. */
+  parts: v.optional(v.pipe(v.number(), v.integer("a whole number"), v.minValue(1), v.maxValue(12))),
+  goals: v.optional(v.pipe(v.array(line("a goal", 200)), v.maxLength(8, "a lesson has at most eight goals"))),
+  /** What is handed in, and what must be on it. */
+  deliverable: v.optional(
+    v.strictObject({
+      what: line("what is handed in", 200),
+      counts: v.pipe(v.array(CountWantedSchema), v.maxLength(12, "at most twelve counts")),
+    }),
+  ),
+  /** Tools and materials to have ready; left out: pencil, eraser, ruler and a sheet. */
+  kit: v.optional(v.pipe(v.array(v.picklist(kitNames)), v.maxLength(kitNames.length))),
+  /** What must be done or dry after a step, before the next may begin. */
+  gates: v.optional(
+    v.pipe(
+      v.array(
+        v.strictObject({
+          gate: v.picklist(gateNames),
+          /** Id of the step it follows. */
+          after: v.string(),
+          waitMinutes: v.pipe(v.number(), v.minValue(0), v.maxValue(10_080, "a wait is at most a week")),
+        }),
+      ),
+      v.maxLength(12, "at most twelve gates"),
+    ),
+  ),
 });
 
 export type Plan = v.InferOutput<typeof PlanSchema>;

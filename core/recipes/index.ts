@@ -1,6 +1,8 @@
 export { type BoxSlice, boxSolid, cornerName } from "./box.ts";
+export { type FaceFrame, findFaceFrame } from "./face-frame.ts";
 export { hostsOf } from "./hosts-of.ts";
 export { idSchema } from "./object-base.ts";
+export { phaseOf, type UnmetNeed, unmetNeed } from "./order-moves.ts";
 export type { DepthSetBy, Extent } from "./placement.ts";
 export type { ObjectDrawing, PlannedSolid, Program } from "./plan-lesson.ts";
 export { impossibleInObject, planLesson, withOtherDepthMark } from "./plan-lesson.ts";

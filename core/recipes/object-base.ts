@@ -21,6 +21,8 @@ export const ObjectBase = {
   frame: v.string(),
   /** Not drawn, though what leans on it still stands where it stood. */
   hidden: v.optional(v.boolean()),
+  /** Held where it is: neither dragged nor nudged until it is let go. */
+  locked: v.optional(v.boolean()),
   /** Quarter turns clockwise of the sheet on the desk while it is drawn, so that its wall serves as the floor. */
   turned: v.optional(v.picklist([0, 1, 2, 3])),
   /** On which of the guides its depth is marked, where several would do: 0 or left out is the usual one. */

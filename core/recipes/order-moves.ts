@@ -11,20 +11,7 @@ export function orderMoves(
   order: readonly string[],
 ): { moves: readonly Move[]; findings: readonly Finding[] } {
   if (order.length === 0) return { moves, findings: [] };
-  const blocks = new Map<string, Move[]>();
-  for (const move of moves) {
-    const key = phaseOf(move);
-    blocks.set(key, [...(blocks.get(key) ?? []), move]);
-  }
-  const wanted = order.filter((key) => blocks.has(key));
-  // A phase that is not named goes with the named one it follows.
-  const groups = new Map<string, string[]>([["", []]]);
-  let group = "";
-  for (const key of blocks.keys()) {
-    if (wanted.includes(key)) group = key;
-    groups.set(group, [...(groups.get(group) ?? []), key]);
-  }
-  const ordered = ["", ...wanted].flatMap((g) => groups.get(g) ?? []).flatMap((key) => blocks.get(key) ?? []);
+  const ordered = arranged(moves, order);
   const broken = firstUnmetNeed(ordered);
   if (!broken) return { moves: ordered, findings: [] };
   const { move, needs, madeBy } = broken;
@@ -42,14 +29,47 @@ export function orderMoves(
   };
 }
 
-function phaseOf(move: Move): string {
+/** What the first move lacks that could not be drawn in this order of phases; null when every one finds what it needs. */
+export function unmetNeed(moves: readonly Move[], order: readonly string[]): UnmetNeed | null {
+  return firstUnmetNeed(arranged(moves, order));
+}
+
+/** The stretch of the construction a move belongs to: what an order of steps is made of. */
+export function phaseOf(move: Move): string {
   return `${move.objectId}/${move.phase}`;
 }
 
-/** The first move that needs a point or line which only a later move makes. */
-function firstUnmetNeed(moves: readonly Move[]): { move: Move; needs: string; madeBy: string } | null {
+/** A move that needs a point or line which only a later move makes. */
+export interface UnmetNeed {
+  readonly move: Move;
+  readonly needs: string;
+  /** What the point or line is called: "lower left corner". */
+  readonly called: string;
+  readonly madeBy: string;
+}
+
+function arranged(moves: readonly Move[], order: readonly string[]): readonly Move[] {
+  const blocks = new Map<string, Move[]>();
+  for (const move of moves) {
+    const key = phaseOf(move);
+    blocks.set(key, [...(blocks.get(key) ?? []), move]);
+  }
+  const wanted = order.filter((key) => blocks.has(key));
+  // A phase that is not named goes with the named one it follows.
+  const groups = new Map<string, string[]>([["", []]]);
+  let group = "";
+  for (const key of blocks.keys()) {
+    if (wanted.includes(key)) group = key;
+    groups.set(group, [...(groups.get(group) ?? []), key]);
+  }
+  return ["", ...wanted].flatMap((g) => groups.get(g) ?? []).flatMap((key) => blocks.get(key) ?? []);
+}
+
+function firstUnmetNeed(moves: readonly Move[]): UnmetNeed | null {
   const makers = new Map(
-    moves.flatMap((m) => [...m.points, ...m.lines].map((made) => [made.id, m.id] as const)),
+    moves.flatMap((m) =>
+      [...m.points, ...m.lines].map((made) => [made.id, { madeBy: m.id, called: made.called }] as const),
+    ),
   );
   const there = new Set<string>();
   for (const move of moves) {
@@ -58,8 +78,8 @@ function firstUnmetNeed(moves: readonly Move[]): { move: Move; needs: string; ma
     const own = new Set(move.points.map((p) => p.id));
     for (const { rule } of [...move.lines, ...move.points])
       for (const need of needsOf(rule)) {
-        const madeBy = makers.get(need);
-        if (madeBy !== undefined && !there.has(need) && !own.has(need)) return { move, needs: need, madeBy };
+        const maker = makers.get(need);
+        if (maker && !there.has(need) && !own.has(need)) return { move, needs: need, ...maker };
       }
     for (const id of own) there.add(id);
   }

@@ -38,8 +38,9 @@ export function tellingMs(step: Step, pace: Pace): number {
   return (step.wordCount / pace.wordsPerMinute) * 60_000;
 }
 
-/** How much longer the class needs than the demonstrator: the wait after a step, in real ms. */
+/** The wait after a step, in real ms: as the educator says, else by how much longer the class needs than the demonstrator. */
 export function waitMs(step: Step, pace: Pace): number {
+  if (step.holdMs !== null) return step.holdMs;
   if (step.kind !== "draw-along" && step.kind !== "measure") return 0;
   return step.newLines * (pace.pupilLineMs - pace.demonstratorLineMs);
 }

@@ -184,6 +184,7 @@ function describer(input: StepsInput): (stretch: Stretch, number: number) => Ste
       notes,
       newLines: strokes.filter((s) => s.pieces.length > 0).length,
       quarters,
+      holdMs: own?.holdMs ?? null,
       wordCount: countWords([...instruction, ...notes]),
     };
     input.memo?.set(firstMove, {

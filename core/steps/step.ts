@@ -14,6 +14,15 @@ export const StepOverrideSchema = v.strictObject({
   kind: v.optional(v.picklist(STEP_KINDS)),
   /** Told, drawn and carded together with the step before. */
   joined: v.optional(v.boolean()),
+  /** How long the class is waited for after it, in ms, where the estimate does not suit. */
+  holdMs: v.optional(
+    v.pipe(
+      v.number(),
+      v.integer("whole milliseconds"),
+      v.minValue(0),
+      v.maxValue(3_600_000, "a hold is at most an hour"),
+    ),
+  ),
   /** Moves before which the step is cut in two; each begins a step of its own, called after it. */
   cutBefore: v.optional(v.pipe(v.array(v.string()), v.maxLength(20, "a step is cut at most 20 times"))),
 });
@@ -55,6 +64,8 @@ export interface Step extends StepWords {
   readonly newLines: number;
   /** Quarter turns clockwise by which the sheet lies turned while it is drawn. */
   readonly quarters: number;
+  /** How long the class is waited for after it, in ms, where the educator says so; else null. */
+  readonly holdMs: number | null;
   /** Words to say for instruction and notes. */
   readonly wordCount: number;
 }

@@ -13,6 +13,14 @@ export const SheetSchema = v.strictObject({
   unit: v.picklist(["in", "mm"]),
   /** Denominator of the finest inch fraction that readings use. */
   smallestFraction: v.picklist([2, 4, 8, 16]),
+  /** Sheets joined into this one, each overlapping the next; left out: a single sheet. */
+  joined: v.optional(
+    v.strictObject({
+      across: v.pipe(v.number(), v.integer("a whole number"), v.minValue(1), v.maxValue(6)),
+      down: v.pipe(v.number(), v.integer("a whole number"), v.minValue(1), v.maxValue(6)),
+      overlapMm: v.pipe(v.number(), v.minValue(0), v.maxValue(60, "an overlap is at most 60 mm")),
+    }),
+  ),
   /** Length of the class's rulers; left out: 300 mm. */
   rulerMm: v.optional(
     v.pipe(

@@ -1,0 +1,148 @@
+import { type Finding, formatClock } from "../base/index.ts";
+import { GATES, type Plan } from "../plan/index.ts";
+import type { Step } from "../steps/index.ts";
+import type { Schedule } from "./schedule-steps.ts";
+
+/** A stretch of the lesson taught in one go. */
+export interface Part {
+  /** 1-based. */
+  readonly number: number;
+  /** Indices of its first and last step. */
+  readonly first: number;
+  readonly last: number;
+  readonly ms: number;
+  /** What is waited for before the next part; null where it simply ends. */
+  readonly gate: { readonly says: string; readonly waitMinutes: number } | null;
+}
+
+/**
+ * The parts a lesson is taught in. A gate with a waiting time ends a part; when more parts are wanted than that, the rest
+ * end where a thing is finished, so that the longest part is as short as it can be (optimal linear partition, S. Skiena,
+ * The Algorithm Design Manual, 1997, from memory).
+ */
+export function partsOf(
+  steps: readonly Step[],
+  schedule: Schedule,
+  plan: Plan,
+): { parts: readonly Part[]; findings: readonly Finding[] } {
+  const findings: Finding[] = [];
+  const gates = new Map<number, NonNullable<Part["gate"]>>();
+  for (const { gate, after, waitMinutes } of plan.gates ?? []) {
+    const index = steps.findIndex((s) => s.id === after);
+    if (index < 0) {
+      findings.push({
+        code: "gate-without-step",
+        severity: "note",
+        about: "plan",
+        message: `"${GATES[gate].label}" waits after step "${after}", which is not in the lesson now. The gate is kept.`,
+        numbers: {},
+      });
+      continue;
+    }
+    const before = gates.get(index);
+    gates.set(index, {
+      says: before ? `${before.says} ${GATES[gate].says}` : GATES[gate].says,
+      waitMinutes: Math.max(before?.waitMinutes ?? 0, waitMinutes),
+    });
+  }
+  if (steps.length === 0) return { parts: [], findings };
+  const msOf = (i: number) => (schedule.windows[i]?.endMs ?? 0) - (schedule.windows[i]?.startMs ?? 0);
+  const forced = [...gates].filter(([, g]) => g.waitMinutes > 0).map(([i]) => i);
+  const ends = endsOfParts(steps, msOf, new Set(forced), plan.parts ?? 0);
+  let first = 0;
+  const parts = ends.map((last, i): Part => {
+    let ms = 0;
+    for (let k = first; k <= last; k++) ms += msOf(k);
+    const part = { number: i + 1, first, last, ms, gate: gates.get(last) ?? null };
+    first = last + 1;
+    return part;
+  });
+  const session = plan.sessionMinutes * 60_000;
+  for (const part of parts)
+    if (part.ms > session)
+      findings.push({
+        code: "part-over-session",
+        severity: "warning",
+        about: "plan",
+        message:
+          parts.length === 1
+            ? `The lesson takes ${formatClock(part.ms)}, the session ${plan.sessionMinutes} minutes.`
+            : `Part ${part.number} takes ${formatClock(part.ms)}, the session ${plan.sessionMinutes} minutes.`,
+        numbers: { partMs: part.ms, sessionMs: session },
+        ...moreParts(steps, msOf, new Set(forced), parts.length, session),
+      });
+  return { parts, findings };
+}
+
+/** The mend of a part that is too long: the fewest parts whose longest fits, when there are such. */
+function moreParts(
+  steps: readonly Step[],
+  msOf: (i: number) => number,
+  forced: ReadonlySet<number>,
+  now: number,
+  sessionMs: number,
+): Pick<Finding, "mend"> {
+  for (let n = now + 1; n <= 12; n++) {
+    const ends = endsOfParts(steps, msOf, forced, n);
+    let first = 0;
+    const fits = ends.every((last) => {
+      let ms = 0;
+      for (let k = first; k <= last; k++) ms += msOf(k);
+      first = last + 1;
+      return ms <= sessionMs;
+    });
+    if (fits)
+      return {
+        mend: { label: `Teach it in ${n} parts`, changes: [{ id: "plan", field: "parts", value: n }] },
+      };
+  }
+  return {};
+}
+
+/** Indices of the last step of each part, ascending; the last one is the lesson's. */
+function endsOfParts(
+  steps: readonly Step[],
+  msOf: (i: number) => number,
+  forced: ReadonlySet<number>,
+  wanted: number,
+): number[] {
+  const last = steps.length - 1;
+  // A part may end where a thing is finished, or where a gate makes it.
+  const may: number[] = [];
+  for (let i = 0; i <= last; i++)
+    if (i === last || forced.has(i) || steps[i + 1]?.objectId !== steps[i]?.objectId) may.push(i);
+  const sums = [0];
+  for (let i = 0; i <= last; i++) sums.push((sums[i] ?? 0) + msOf(i));
+  const least = new Set([...forced, last]).size;
+  const n = Math.min(Math.max(wanted, least), may.length);
+  const length = (from: number, to: number) =>
+    (sums[(may[to] ?? 0) + 1] ?? 0) - (sums[from < 0 ? 0 : (may[from] ?? 0) + 1] ?? 0);
+  const passesGate = (from: number, to: number) =>
+    may.slice(from + 1, to).some((i) => forced.has(i) && i !== last);
+  // best[k][j]: the shortest longest part when the first j + 1 places of `may` make k + 1 parts.
+  const best: number[][] = [];
+  const from: number[][] = [];
+  for (let k = 0; k < n; k++) {
+    best.push(may.map(() => Number.POSITIVE_INFINITY));
+    from.push(may.map(() => -1));
+    for (let j = k; j < may.length; j++)
+      for (let i = k - 1; i < j; i++) {
+        if (k === 0 && i !== -1) break;
+        if (passesGate(i, j)) continue;
+        const before = k === 0 ? 0 : (best[k - 1]?.[i] ?? Number.POSITIVE_INFINITY);
+        const longest = Math.max(before, length(i, j));
+        const row = best[k];
+        const back = from[k];
+        if (row && back && longest < (row[j] ?? 0)) {
+          row[j] = longest;
+          back[j] = i;
+        }
+      }
+  }
+  const ends: number[] = [];
+  for (let k = n - 1, j = may.length - 1; k >= 0 && j >= 0; k--) {
+    ends.unshift(may[j] ?? last);
+    j = from[k]?.[j] ?? -1;
+  }
+  return ends;
+}
