@@ -19,7 +19,8 @@ export function countThings(
   scene: ReadonlyMap<string, Placed>,
   view: View,
 ): number {
-  const word = wanted.called.toLowerCase().replace(/s$/, "");
+  // "boxes" counts the box, "crates" the crate.
+  const word = wanted.called.toLowerCase().replace(/(?<=x|ch|sh|ss)es$|s$/, "");
   return objects.filter((object) => {
     if (object.hidden || !object.label.toLowerCase().includes(word)) return false;
     if (wanted.where === "anywhere") return true;

@@ -1,6 +1,7 @@
 import type { Change } from "../base/index.ts";
+import { applyChanges } from "../lesson/index.ts";
 import { phaseOf, unmetNeed } from "../recipes/index.ts";
-import type { ComputedLesson } from "./compute-lesson.ts";
+import { type ComputedLesson, computeLesson } from "./compute-lesson.ts";
 
 /** A new order of steps, or why no hand could draw it. */
 export type Reordered =
@@ -31,7 +32,18 @@ export function reorderStep(computed: ComputedLesson, stepId: string, toIndex: n
     return { changes: null, refused: "Both are parts of one step: their lines follow from each other." };
   const order = [...new Set([...others.slice(0, beside), ...mine, ...others.slice(beside)])];
   const broken = unmetNeed(moves, order);
-  if (!broken) return { changes: [{ id: "lesson", field: "stepOrder", value: order }], refused: null };
+  if (!broken) {
+    const changes: Change[] = [{ id: "lesson", field: "stepOrder", value: order }];
+    const tried = applyChanges(computed.lesson, changes);
+    const after = tried.ok ? computeLesson(tried.value.lesson, computed).steps : [];
+    // A rubbing-out before its lines has nothing to rub out, and would be gone from the strip.
+    return after.length === steps.length && after[toIndex]?.id === stepId
+      ? { changes, refused: null }
+      : {
+          changes: null,
+          refused: `Not possible: step ${step.number} "${step.title}" goes with the lines before it.`,
+        };
+  }
   const titleOf = (moveId: string) => {
     const index = moves.findIndex((m) => m.id === moveId);
     const found = steps.find((s) => s.firstMove <= index && index <= s.lastMove);

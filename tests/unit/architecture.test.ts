@@ -15,6 +15,7 @@ const PLOT = [
   "drafter",
   "recipes",
   "paper",
+  "still",
   "steps",
   "narration",
   "schedule",
