@@ -16,6 +16,10 @@ export default [
   route("lessons/:lessonId/file", "routes/lesson-file.ts"),
   route("lessons/:lessonId/cards.pdf", "routes/cards-pdf.ts"),
   route("lessons/:lessonId/recording", "routes/recording.ts"),
+  route("lessons/:lessonId/bundle", "routes/bundle-out.ts"),
+  route("lessons/:lessonId/watch", "routes/watch.ts"),
+  route("lessons/:lessonId/revisions/:revision/picture.svg", "routes/revision-picture.ts"),
+  route("bundles", "routes/bundle-in.ts"),
   route("media/:file", "routes/media.ts"),
   route("*", "routes/not-found.tsx"),
 ] satisfies RouteConfig;

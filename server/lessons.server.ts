@@ -1,10 +1,12 @@
 import { createHash } from "node:crypto";
-import { and, desc, eq } from "drizzle-orm";
+import { and, desc, eq, gt } from "drizzle-orm";
 import type { Change, Finding } from "#core/base";
 import { applyChanges, type Lesson, parseLesson } from "#core/lesson";
 import { type Db, database } from "./db/database.server.ts";
 import { lessons, type RevisionKind, revisions, type ShelvedLesson, setAside, takes } from "./db/schema.ts";
+import { touchEachOther } from "./merge-changes.ts";
 import { undoRedoTargets } from "./undo-stack.ts";
+import { callSaved } from "./watch.server.ts";
 
 export interface StoredLesson {
   readonly id: string;
@@ -16,7 +18,8 @@ export interface StoredLesson {
 }
 
 export type Saved =
-  | { readonly kind: "saved"; readonly revision: number }
+  /** `merged`: laid over edits made elsewhere since, which it does not touch. */
+  | { readonly kind: "saved"; readonly revision: number; readonly merged?: boolean }
   | {
       readonly kind: "conflict";
       readonly revision: number;
@@ -109,8 +112,9 @@ export function createLesson(lesson: Lesson, db: Db = database(), now = new Date
 }
 
 /**
- * Saves changes made to revision `base`. When the stored lesson has moved on, nothing of it is touched: the
- * changed version is set aside whole and the answer says so.
+ * Saves changes made to revision `base`. When the stored lesson has moved on elsewhere in the document, they are laid over
+ * it. Where both reach for the same thing nothing stored is touched: the changed version is set aside whole and the answer
+ * says so.
  */
 export function saveChanges(
   id: string,
@@ -119,13 +123,15 @@ export function saveChanges(
   db: Db = database(),
   now = new Date(),
 ): Saved {
-  return db.transaction((tx): Saved => {
+  return calledOut(id, db, (tx): Saved => {
     const current = tx.select().from(lessons).where(eq(lessons.id, id)).get();
     const from = findRevision(id, base, tx as unknown as Db);
     if (!current || !from) return { kind: "missing" };
     const changed = applyChanges(from, changes);
     if (!changed.ok) return { kind: "refused", findings: changed.findings };
     if (current.revision !== base) {
+      const merged = layOver(id, base, current.revision, changes, tx, now);
+      if (merged !== null) return { kind: "saved", revision: merged, merged: true };
       const document = shelve(id, changed.value.lesson, tx, now);
       const kept = tx
         .insert(setAside)
@@ -157,6 +163,29 @@ export function saveChanges(
   });
 }
 
+/** Applies changes to a lesson that has moved on since `base`, when nothing done since touches them; else null. */
+function layOver(
+  id: string,
+  base: number,
+  current: number,
+  changes: readonly Change[],
+  tx: Tx,
+  now: Date,
+): number | null {
+  const since = tx
+    .select({ kind: revisions.kind, changes: revisions.changes })
+    .from(revisions)
+    .where(and(eq(revisions.lessonId, id), gt(revisions.revision, base)))
+    .all();
+  // What was brought back whole may differ anywhere.
+  if (since.some((r) => r.kind === "restore" || touchEachOther(r.changes, changes))) return null;
+  const latest = findRevision(id, current, tx as unknown as Db);
+  const applied = latest && applyChanges(latest, changes);
+  if (!applied?.ok) return null;
+  const { lesson, inverse } = applied.value;
+  return append(tx, id, lesson, { kind: "edit", target: null, changes, inverse }, now);
+}
+
 /** Takes back the latest edit not yet taken back, or does it again; refused when the lesson has moved on. */
 export function stepBack(
   id: string,
@@ -165,7 +194,7 @@ export function stepBack(
   db: Db = database(),
   now = new Date(),
 ): Saved {
-  return db.transaction((tx): Saved => {
+  return calledOut(id, db, (tx): Saved => {
     const current = tx.select().from(lessons).where(eq(lessons.id, id)).get();
     const lesson = current && findRevision(id, current.revision, tx as unknown as Db);
     if (!current || !lesson) return { kind: "missing" };
@@ -213,7 +242,7 @@ export function restore(
   db: Db = database(),
   now = new Date(),
 ): Saved {
-  return db.transaction((tx): Saved => {
+  return calledOut(id, db, (tx): Saved => {
     const row =
       "revision" in what
         ? tx
@@ -239,6 +268,21 @@ export function restore(
       ),
     };
   });
+}
+
+/** Saves in one transaction; other windows hear of it only once it is on disk. */
+function calledOut(id: string, db: Db, save: (tx: Tx) => Saved): Saved {
+  const saved = db.transaction(save);
+  if (saved.kind === "saved") callSaved(id, saved.revision);
+  return saved;
+}
+
+/** A copy of a lesson on the shelf, with a title of its own. Null when there is no such lesson. */
+export function duplicateLesson(id: string, db: Db = database(), now = new Date()): string | null {
+  const found = findLesson(id, db);
+  if (!found) return null;
+  const title = `${found.lesson.title.replace(/, copy$/, "").slice(0, 113)}, copy`;
+  return createLesson({ ...found.lesson, title }, db, now);
 }
 
 /** Puts a lesson away from the shelf, or brings it back. Nothing is deleted. */

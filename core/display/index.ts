@@ -2,6 +2,7 @@ export type { HandOut, MeasureText } from "./card-pages.ts";
 export { HandOutSchema, layCardPages } from "./card-pages.ts";
 export type { Card, CardState, PrintedCard } from "./cards.ts";
 export { makeCards, stateOfPrinted } from "./cards.ts";
+export { compareDrawings, type FinishedSheet } from "./compare-drawings.ts";
 export { drawSlip } from "./draw-slip.ts";
 export { drawState, drawStep } from "./draw-state.ts";
 export type { Frame, FrameOptions, FrameSource } from "./frame-at.ts";

@@ -23,6 +23,12 @@ const EXTENSION: Readonly<Record<string, string>> = {
   "video/quicktime": "mov",
 };
 
+/** The media type of a recording by its file's ending; null when it is none. */
+export function mediaTypeOf(file: string): string | null {
+  const ending = file.slice(file.lastIndexOf(".") + 1).toLowerCase();
+  return Object.entries(EXTENSION).find(([, e]) => e === ending)?.[0] ?? null;
+}
+
 /** Media types that can be brought in as a recording. */
 export const VIDEO_TYPES = Object.keys(EXTENSION);
 
@@ -42,13 +48,9 @@ export async function storeFile(
   const temporary = join(files, `.incoming-${randomUUID()}`);
   const hash = createHash("sha256");
   let bytes = 0;
-  const count = new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      bytes += chunk.length;
-      hash.update(chunk);
-      if (bytes > limitBytes) done(new FileTooLarge(limitBytes));
-      else done(null, chunk);
-    },
+  const count = limited(limitBytes, (chunk) => {
+    bytes += chunk.length;
+    hash.update(chunk);
   });
   try {
     await pipeline(source, count, createWriteStream(temporary));
@@ -62,6 +64,37 @@ export async function storeFile(
   } catch (error) {
     await rm(temporary, { force: true });
     throw error;
+  }
+}
+
+/** Lets bytes through up to a limit, then breaks off with FileTooLarge. */
+function limited(limitBytes: number, see: (chunk: Buffer) => void = () => {}): Transform {
+  let bytes = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      bytes += chunk.length;
+      see(chunk);
+      if (bytes > limitBytes) done(new FileTooLarge(limitBytes));
+      else done(null, chunk);
+    },
+  });
+}
+
+/** Streams something to a file that is gone again after `use`. Throws FileTooLarge past the limit. */
+export async function withTemporaryFile<T>(
+  source: Readable,
+  limitBytes: number,
+  use: (path: string) => Promise<T>,
+  folder = dataFolder(),
+): Promise<T> {
+  const files = join(folder, "files");
+  await mkdir(files, { recursive: true });
+  const temporary = join(files, `.incoming-${randomUUID()}`);
+  try {
+    await pipeline(source, limited(limitBytes), createWriteStream(temporary));
+    return await use(temporary);
+  } finally {
+    await rm(temporary, { force: true });
   }
 }
 

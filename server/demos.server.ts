@@ -1,0 +1,51 @@
+import { createReadStream, existsSync, readdirSync, readFileSync } from "node:fs";
+import { join, resolve } from "node:path";
+import { type Lesson, parseLessonText } from "#core/lesson";
+import { type Db, database, dataFolder } from "./db/database.server.ts";
+import { storeFile } from "./files/store.server.ts";
+import { createLesson } from "./lessons.server.ts";
+
+const FOLDER = resolve("demo");
+
+export interface Demo {
+  /** File name without its ending. */
+  readonly name: string;
+  readonly lesson: Lesson;
+}
+
+/** The demo lessons as they ship, in the order of their names. */
+export function listDemos(): Demo[] {
+  return readdirSync(join(FOLDER, "lessons"))
+    .filter((file) => file.endsWith(".json"))
+    .sort()
+    .map((file) => {
+      const parsed = parseLessonText(readFileSync(join(FOLDER, "lessons", file), "utf8"));
+      if (!parsed.ok) throw new Error(`${file}: ${parsed.findings.map((f) => f.message).join(" ")}`);
+      return { name: file.replace(/\.json$/, ""), lesson: parsed.value };
+    });
+}
+
+/** Puts a copy of a demo lesson, with its recordings, on the shelf. Null when there is no such demo. */
+export async function putDemoOnShelf(
+  name: string,
+  db: Db = database(),
+  folder = dataFolder(),
+  now = new Date(),
+): Promise<string | null> {
+  const demo = listDemos().find((d) => d.name === name);
+  return demo ? createLesson(await withStoredVideos(demo.lesson, db, folder), db, now) : null;
+}
+
+/** The lesson with its takes' videos copied from beside the lesson files into the store. */
+async function withStoredVideos(lesson: Lesson, db: Db, folder: string): Promise<Lesson> {
+  const takes = await Promise.all(
+    lesson.takes.map(async (take) => {
+      const path = take.video && join(FOLDER, "take", take.video.file);
+      if (!take.video || !path || !existsSync(path)) return take;
+      const about = { originalName: take.video.file, mediaType: "video/mp4" };
+      const file = await storeFile(createReadStream(path), about, undefined, db, folder);
+      return { ...take, video: { ...take.video, file } };
+    }),
+  );
+  return { ...lesson, takes };
+}
