@@ -1,6 +1,6 @@
-import { type Drawing, drawState, type Medium } from "#core/display";
+import { type Drawing, drawState, type Mark, type Medium } from "#core/display";
 import type { Lesson } from "#core/lesson";
-import { type DrawnLesson, drawLesson } from "#core/pipeline";
+import { type DrawnLesson, drawLesson, type SightAid, sightAids } from "#core/pipeline";
 
 /** Asks for the paper of a lesson after a move, as marks. */
 export interface DrawRequest {
@@ -9,11 +9,13 @@ export interface DrawRequest {
   /** The move shown and the first one that is new; null for the finished paper. */
   readonly shown: { readonly moveIndex: number; readonly newFrom: number } | null;
   readonly medium: Medium;
+  readonly aids: readonly SightAid[];
 }
 
 export interface DrawAnswer {
   readonly ticket: number;
   readonly drawing: Drawing;
+  readonly aids: readonly Mark[];
 }
 
 let before: DrawnLesson | null = null;
@@ -25,5 +27,6 @@ self.onmessage = ({ data }: MessageEvent<DrawRequest>) => {
   const last = moves.length - 1;
   const { moveIndex, newFrom } = data.shown ?? { moveIndex: last, newFrom: moves.length };
   const drawing = drawState(paper, sheet, Math.min(moveIndex, last), newFrom, data.medium);
-  self.postMessage({ ticket: data.ticket, drawing } satisfies DrawAnswer);
+  const aids = sightAids(before, new Set(data.aids));
+  self.postMessage({ ticket: data.ticket, drawing, aids } satisfies DrawAnswer);
 };

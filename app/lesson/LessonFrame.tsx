@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 import { Link, NavLink, Outlet, PrefetchPageLinks, useLocation } from "react-router";
 import { type PlaceName, readiness } from "#core/pipeline";
 import { FindingList } from "../ui/FindingList.tsx";
+import { KeySheet } from "./KeySheet.tsx";
 import styles from "./LessonFrame.module.css";
 import { type LessonContext, useChosenStep } from "./lesson-context.ts";
 import { StepStrip } from "./StepStrip.tsx";
@@ -58,6 +59,7 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
           ))}
         </nav>
         <SaveState editor={editor} />
+        <KeySheet />
       </header>
       {editor.refusals.length > 0 ? (
         <div className={styles.notice} role="alert">
@@ -110,7 +112,7 @@ function SaveState({ editor }: { editor: LessonEditor }): ReactNode {
           color="slate"
           size="lg"
           aria-label="Undo"
-          disabled={!editor.canUndo || editor.saveState !== "saved"}
+          disabled={!editor.canUndo || editor.saveState === "failed"}
           onClick={editor.undo}
         >
           <Arrow back />
@@ -122,14 +124,20 @@ function SaveState({ editor }: { editor: LessonEditor }): ReactNode {
           color="slate"
           size="lg"
           aria-label="Redo"
-          disabled={!editor.canRedo || editor.saveState !== "saved"}
+          disabled={!editor.canRedo || editor.saveState === "failed"}
           onClick={editor.redo}
         >
           <Arrow />
         </ActionIcon>
       </Tooltip>
       <span role="status" className={styles.state} data-state={editor.saveState}>
-        {editor.saveState === "saved" ? "Saved" : editor.saveState === "saving" ? "Saving…" : "Not saved yet"}
+        {editor.saveState === "saved"
+          ? editor.changedElsewhere
+            ? "Saved elsewhere too"
+            : "Saved"
+          : editor.saveState === "saving"
+            ? "Saving…"
+            : "Not saved yet"}
       </span>
       {editor.saveState === "failed" ? (
         <Button size="compact-sm" onClick={editor.retry}>

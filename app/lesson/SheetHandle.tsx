@@ -3,6 +3,7 @@ import type { Change } from "#core/base";
 import type { PaperPoint } from "#core/geometry";
 import type { Handle } from "#core/handles";
 import styles from "./SheetDesk.module.css";
+import { useMmPerPx } from "./SheetDesk.tsx";
 
 const NUDGE: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
@@ -10,6 +11,18 @@ const NUDGE: Readonly<Record<string, readonly [number, number]>> = {
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 };
+
+/** Sizes on the screen, in px: a finger needs 24 (WCAG 2.2, 2.5.8). */
+const HIT_PX = 14;
+const GRIP_PX = 5;
+/** Shift makes a nudge this many steps long. */
+const STRIDE = 8;
+
+/** What dragging a handle to a place comes to, and what that place lies on, if anything. */
+export interface Dragged {
+  readonly changes: readonly Change[];
+  readonly on?: string | null;
+}
 
 /**
  * A handle on the sheet: dragged by pointer, or moved by arrow keys a step at a time. What a move means is
@@ -24,18 +37,26 @@ export function SheetHandle({
 }: {
   handle: Handle;
   stepMm: number;
-  drag: (to: PaperPoint) => Change[];
+  /** `reachMm`: how near another thing's line or corner takes hold; 0 for keys, which go step by step. */
+  drag: (to: PaperPoint, reachMm: number) => Dragged;
   preview: (changes: readonly Change[] | null) => void;
   commit: (changes: readonly Change[]) => void;
 }) {
+  const px = useMmPerPx();
   const [held, setHeld] = useState(false);
   const [focused, setFocused] = useState(false);
+  const [on, setOn] = useState<string | null>(null);
   const last = useRef<readonly Change[] | null>(null);
   const toPaper = (g: SVGGElement, x: number, y: number): PaperPoint => {
     const p = new DOMPoint(x, y).matrixTransform(g.ownerSVGElement?.getScreenCTM()?.inverse());
     return { xMm: p.x, yMm: p.y };
   };
   const { xMm: x, yMm: y } = handle.at;
+  const letGo = () => {
+    setHeld(false);
+    setOn(null);
+    last.current = null;
+  };
   return (
     <g
       className={styles.handle}
@@ -48,6 +69,7 @@ export function SheetHandle({
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
       onPointerDown={(e) => {
+        if (e.button !== 0) return;
         e.stopPropagation();
         e.currentTarget.setPointerCapture(e.pointerId);
         last.current = null;
@@ -55,55 +77,100 @@ export function SheetHandle({
       }}
       onPointerMove={(e) => {
         if (!held) return;
-        last.current = drag(toPaper(e.currentTarget, e.clientX, e.clientY));
+        // With Alt held, nothing takes hold: the handle goes by plain steps.
+        const dragged = drag(toPaper(e.currentTarget, e.clientX, e.clientY), e.altKey ? 0 : 8 * px);
+        last.current = dragged.changes;
+        setOn(dragged.on ?? null);
         preview(last.current);
       }}
       onPointerUp={() => {
-        setHeld(false);
         if (last.current) commit(last.current);
-        last.current = null;
+        letGo();
       }}
       onPointerCancel={() => {
-        setHeld(false);
-        last.current = null;
+        letGo();
         preview(null);
       }}
       onKeyDown={(e) => {
         const by = NUDGE[e.key];
-        if (e.key === "Escape" && held) preview(null);
-        if (!by) return;
+        if (e.key === "Escape" && held) {
+          letGo();
+          preview(null);
+        }
+        if (!by || e.altKey || e.ctrlKey || e.metaKey) return;
         e.preventDefault();
         e.stopPropagation();
-        commit(drag({ xMm: x + by[0] * stepMm * 1.01, yMm: y + by[1] * stepMm * 1.01 }));
+        // A hair more than a step, so that rounding to the next one never stays where it is.
+        const far = stepMm * (e.shiftKey ? STRIDE : 1.01);
+        commit(drag({ xMm: x + by[0] * far, yMm: y + by[1] * far }, 0).changes);
       }}
     >
-      <circle className={styles.hit} cx={x} cy={y} r={6.5} />
-      <circle className={styles.ring} cx={x} cy={y} r={4.6} />
-      <Grip handle={handle} />
+      <circle className={styles.hit} cx={x} cy={y} r={HIT_PX * px} />
+      <circle className={styles.ring} cx={x} cy={y} r={12 * px} strokeWidth={2.5 * px} />
+      <Grip handle={handle} size={GRIP_PX * px} />
       {held || focused ? (
-        <text className={styles.reading} x={x + 5} y={y - 5}>
+        <text
+          className={styles.reading}
+          x={x + 14 * px}
+          y={y - 14 * px}
+          fontSize={15 * px}
+          strokeWidth={5 * px}
+        >
           {handle.reading}
+          {on ? ` · on a ${on}` : ""}
         </text>
       ) : null}
     </g>
   );
 }
 
-/** A square moves freely, a bar moves across its length, a diamond slides along a guide. */
-function Grip({ handle }: { handle: Handle }) {
+/** A square moves freely, a bar moves across its length, a diamond slides along a guide. `size` is half of it, in mm. */
+function Grip({ handle, size: s }: { handle: Handle; size: number }) {
   const { xMm: x, yMm: y } = handle.at;
+  const line = { strokeWidth: s * 0.4 };
   switch (handle.way) {
     case "freely":
-      return <rect className={styles.grip} x={x - 1.6} y={y - 1.6} width={3.2} height={3.2} rx={0.5} />;
+      return (
+        <rect
+          className={styles.grip}
+          x={x - s}
+          y={y - s}
+          width={2 * s}
+          height={2 * s}
+          rx={s * 0.3}
+          {...line}
+        />
+      );
     case "across":
-      return <rect className={styles.grip} x={x - 1.1} y={y - 2.6} width={2.2} height={5.2} rx={1.1} />;
+      return (
+        <rect
+          className={styles.grip}
+          x={x - s * 0.7}
+          y={y - s * 1.6}
+          width={s * 1.4}
+          height={s * 3.2}
+          rx={s * 0.7}
+          {...line}
+        />
+      );
     case "up-and-down":
-      return <rect className={styles.grip} x={x - 2.6} y={y - 1.1} width={5.2} height={2.2} rx={1.1} />;
+      return (
+        <rect
+          className={styles.grip}
+          x={x - s * 1.6}
+          y={y - s * 0.7}
+          width={s * 3.2}
+          height={s * 1.4}
+          rx={s * 0.7}
+          {...line}
+        />
+      );
     case "along-guide":
       return (
         <path
           className={styles.grip}
-          d={`M${x} ${y - 2.1}L${x + 2.1} ${y}L${x} ${y + 2.1}L${x - 2.1} ${y}Z`}
+          d={`M${x} ${y - 1.35 * s}L${x + 1.35 * s} ${y}L${x} ${y + 1.35 * s}L${x - 1.35 * s} ${y}Z`}
+          {...line}
         />
       );
   }

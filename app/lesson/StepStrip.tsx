@@ -1,6 +1,7 @@
 import { memo, useEffect, useRef } from "react";
 import { type Drawing, drawStep } from "#core/display";
 import type { Paper } from "#core/paper";
+import type { Part } from "#core/schedule";
 import type { Step } from "#core/steps";
 import type { Sheet } from "#core/view";
 import { DrawingView } from "../ui/DrawingView.tsx";
@@ -31,6 +32,8 @@ export function StepStrip({ context }: { context: LessonContext }) {
     list.current?.querySelectorAll<HTMLButtonElement>("button")[next.number - 1]?.focus();
   };
   const width = (THUMBNAIL_PX * computed.sheet.widthMm) / computed.sheet.heightMm;
+  // A part begins where the one before it ends: told between the two steps.
+  const parts = new Map(computed.parts.slice(0, -1).map((p) => [p.last + 1, p] as const));
   const flagged = new Set(computed.findings.filter((f) => f.severity !== "note").map((f) => f.about));
   return (
     <nav className={styles.strip} aria-label="Steps">
@@ -45,7 +48,8 @@ export function StepStrip({ context }: { context: LessonContext }) {
         }}
       >
         {computed.steps.map((s, i) => (
-          <li key={s.id}>
+          <li key={s.id} className={styles.place}>
+            {parts.get(i) ? <PartEnd part={parts.get(i)} /> : null}
             <button
               type="button"
               className={styles.step}
@@ -67,6 +71,18 @@ export function StepStrip({ context }: { context: LessonContext }) {
         ))}
       </ol>
     </nav>
+  );
+}
+
+/** Where a part of the lesson ends, and what is waited for before it goes on. */
+function PartEnd({ part }: { part: Part | undefined }) {
+  if (!part) return null;
+  const wait = part.gate && part.gate.waitMinutes > 0 ? `, wait ${part.gate.waitMinutes} min` : "";
+  return (
+    <span className={styles.partEnd} title={part.gate?.says}>
+      Part {part.number + 1}
+      {wait}
+    </span>
   );
 }
 

@@ -11,6 +11,15 @@ export function StepWords({ step }: { step: Step }) {
       {step.instruction.map((sentence) => (
         <p key={sentence}>{sentence}</p>
       ))}
+      <StepNotes step={step} />
+    </article>
+  );
+}
+
+/** What goes with the instruction of a step: notes, readings, check and slip. */
+export function StepNotes({ step }: { step: Step }) {
+  return (
+    <>
       {step.notes.map((note) => (
         <p key={note} className={styles.note}>
           {note}
@@ -33,6 +42,6 @@ export function StepWords({ step }: { step: Step }) {
           <b>Likely slip</b> {step.slip}
         </p>
       ) : null}
-    </article>
+    </>
   );
 }

@@ -1,5 +1,4 @@
 import { useEffect, useRef, useState } from "react";
-import type { Drawing } from "#core/display";
 import type { Lesson } from "#core/lesson";
 import type { DrawAnswer, DrawRequest } from "../../workers/draw.worker.ts";
 
@@ -8,8 +7,12 @@ import type { DrawAnswer, DrawRequest } from "../../workers/draw.worker.ts";
  * the page. One drawing is under way at a time; of those asked for meanwhile only the latest is drawn. Null until the
  * first is there, and while `lesson` is null.
  */
-export function useDrawnInWorker(lesson: Lesson | null, shown: DrawRequest["shown"]): Drawing | null {
-  const [drawing, setDrawing] = useState<Drawing | null>(null);
+export function useDrawnInWorker(
+  lesson: Lesson | null,
+  shown: DrawRequest["shown"],
+  aids: DrawRequest["aids"],
+): Pick<DrawAnswer, "drawing" | "aids"> | null {
+  const [answer, setAnswer] = useState<DrawAnswer | null>(null);
   const worker = useRef<Worker | null>(null);
   const busy = useRef(false);
   const waiting = useRef<DrawRequest | null>(null);
@@ -21,7 +24,7 @@ export function useDrawnInWorker(lesson: Lesson | null, shown: DrawRequest["show
     made.onmessage = ({ data }: MessageEvent<DrawAnswer>) => {
       busy.current = false;
       // An answer to a gesture that has ended is not shown any more.
-      if (data.ticket === ticket.current || waiting.current) setDrawing(data.drawing);
+      if (data.ticket === ticket.current || waiting.current) setAnswer(data);
       const next = waiting.current;
       waiting.current = null;
       if (!next) return;
@@ -44,7 +47,7 @@ export function useDrawnInWorker(lesson: Lesson | null, shown: DrawRequest["show
     if (!lesson) {
       ticket.current++;
       waiting.current = null;
-      setDrawing(null);
+      setAnswer(null);
       return;
     }
     const request: DrawRequest = {
@@ -52,13 +55,14 @@ export function useDrawnInWorker(lesson: Lesson | null, shown: DrawRequest["show
       lesson,
       shown: moveIndex === undefined || newFrom === undefined ? null : { moveIndex, newFrom },
       medium: "bench",
+      aids,
     };
     if (busy.current) waiting.current = request;
     else {
       busy.current = true;
       worker.current?.postMessage(request);
     }
-  }, [lesson, moveIndex, newFrom]);
+  }, [lesson, moveIndex, newFrom, aids]);
 
-  return drawing;
+  return answer;
 }

@@ -4,6 +4,7 @@ import type { Change, Finding } from "#core/base";
 import { applyChanges, type Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson } from "#core/pipeline";
 import type { SaveAnswer } from "../routes/save.ts";
+import { useOtherWindows } from "./use-other-windows.ts";
 
 export type SaveState = "saved" | "saving" | "failed";
 
@@ -15,6 +16,8 @@ export interface LessonEditor {
   readonly saveState: SaveState;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
+  /** Whether the last revision shown came from another window. */
+  readonly changedElsewhere: boolean;
   /** Why the last edit was not taken; empty when it was. */
   readonly refusals: readonly Finding[];
   /** Makes an edit: seen at once, saved in order. */
@@ -46,6 +49,7 @@ export function useLessonEditor(
   const [gesture, setGesture] = useState<readonly Change[] | null>(null);
   const [refusals, setRefusals] = useState<readonly Finding[]>([]);
   const [failed, setFailed] = useState(false);
+  const [elsewhere, setElsewhere] = useState<number | null>(null);
 
   const idle = fetcher.state === "idle" && revalidator.state === "idle";
   useEffect(() => {
@@ -69,6 +73,7 @@ export function useLessonEditor(
     setSent(null);
     switch (answer.kind) {
       case "saved":
+        setElsewhere(answer.merged ? answer.revision : null);
         return;
       case "refused":
         setRefusals(answer.findings);
@@ -86,6 +91,13 @@ export function useLessonEditor(
         setFailed(true);
     }
   }, [idle, sent, fetcher.data, lessonId, revalidator]);
+
+  // While an edit of this window is under way, its answer brings whatever else was saved.
+  useOtherWindows(lessonId, (revision) => {
+    if (revision <= stored.revision || sent !== null || queue.length > 0 || !idle) return;
+    setElsewhere(revision);
+    void revalidator.revalidate();
+  });
 
   const lesson = useMemo(() => {
     const waiting = [...(sent && sent.base === stored.revision ? [sent.op] : []), ...queue].flatMap((op) =>
@@ -120,6 +132,7 @@ export function useLessonEditor(
     saveState: failed ? "failed" : queue.length > 0 || sent !== null ? "saving" : "saved",
     canUndo: stored.canUndo,
     canRedo: stored.canRedo,
+    changedElsewhere: elsewhere !== null && elsewhere === stored.revision,
     refusals,
     commit,
     preview: setGesture,

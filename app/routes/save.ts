@@ -4,7 +4,7 @@ import { saveChanges, stepBack } from "#server/lessons.server.ts";
 import type { Route } from "./+types/save";
 
 export type SaveAnswer =
-  | { readonly kind: "saved"; readonly revision: number }
+  | { readonly kind: "saved"; readonly revision: number; readonly merged?: boolean }
   | { readonly kind: "conflict"; readonly message: string }
   | { readonly kind: "refused"; readonly findings: readonly Finding[] }
   | { readonly kind: "unreachable" };

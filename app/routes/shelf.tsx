@@ -3,12 +3,17 @@ import * as v from "valibot";
 import { drawState } from "#core/display";
 import { blankLesson, parseLessonText } from "#core/lesson";
 import { computeLesson, readiness, stateOf } from "#core/pipeline";
-import { createLesson, listLessons, listPutAway, setPutAway } from "#server/lessons.server.ts";
+import { LARGEST_LESSON_BYTES } from "#server/bundles.server.ts";
+import { listDemos, putDemoOnShelf } from "#server/demos.server.ts";
+import {
+  createLesson,
+  duplicateLesson,
+  listLessons,
+  listPutAway,
+  setPutAway,
+} from "#server/lessons.server.ts";
 import { Shelf } from "../places/shelf/Shelf.tsx";
 import type { Route } from "./+types/shelf";
-
-/** A lesson file of 2000 objects with an hour of narration stays well below this. */
-const LARGEST_LESSON_FILE_BYTES = 8 * 1024 * 1024;
 
 export function loader() {
   const lessons = listLessons().map(({ id, lesson, updatedAt }) => {
@@ -36,7 +41,8 @@ export function loader() {
       },
     };
   });
-  return { lessons, putAway: listPutAway() };
+  const demos = listDemos().map(({ name, lesson }) => ({ name, title: lesson.title }));
+  return { lessons, putAway: listPutAway(), demos };
 }
 
 export type ShelfLesson = ReturnType<typeof loader>["lessons"][number];
@@ -53,7 +59,8 @@ const ActionSchema = v.variant("intent", [
     unit: v.picklist(["in", "mm"]),
   }),
   v.object({ intent: v.literal("bring-in"), file: v.instance(File, "Choose a lesson file first.") }),
-  v.object({ intent: v.picklist(["put-away", "bring-back"]), id: v.string() }),
+  v.object({ intent: v.picklist(["put-away", "bring-back", "copy"]), id: v.string() }),
+  v.object({ intent: v.literal("from-demo"), name: v.string() }),
 ]);
 
 export async function action({ request }: Route.ActionArgs) {
@@ -67,12 +74,22 @@ export async function action({ request }: Route.ActionArgs) {
     case "bring-back":
       setPutAway(output.id, output.intent === "put-away");
       return { problems: [] };
+    case "copy": {
+      const copy = duplicateLesson(output.id);
+      if (!copy) return data({ problems: ["That lesson is not on the shelf any more."] }, { status: 404 });
+      return { problems: [] };
+    }
+    case "from-demo": {
+      const id = await putDemoOnShelf(output.name);
+      if (!id) return data({ problems: ["There is no such demo lesson."] }, { status: 404 });
+      return redirect(`/lessons/${id}`);
+    }
     case "bring-in": {
-      if (output.file.size > LARGEST_LESSON_FILE_BYTES) {
+      if (output.file.size > LARGEST_LESSON_BYTES) {
         return data(
           {
             problems: [
-              `"${output.file.name}" is ${(output.file.size / 1024 ** 2).toFixed(1)} MB; a lesson file has at most ${LARGEST_LESSON_FILE_BYTES / 1024 ** 2} MB. Nothing was brought in.`,
+              `"${output.file.name}" is ${(output.file.size / 1024 ** 2).toFixed(1)} MB; a lesson file has at most ${LARGEST_LESSON_BYTES / 1024 ** 2} MB. Nothing was brought in.`,
             ],
           },
           { status: 413 },
@@ -95,7 +112,5 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function ShelfRoute({ loaderData, actionData }: Route.ComponentProps) {
-  return (
-    <Shelf lessons={loaderData.lessons} putAway={loaderData.putAway} problems={actionData?.problems ?? []} />
-  );
+  return <Shelf {...loaderData} problems={actionData?.problems ?? []} />;
 }

@@ -14,4 +14,5 @@ export { PAPER_PALETTE, PRINT_PALETTE } from "./palette.ts";
 export type { SvgElement } from "./svg.ts";
 export { svgElement, toSvg } from "./svg.ts";
 export { toPicture } from "./to-picture.ts";
+export { type ToolsAt, toolMarks } from "./tool-marks.ts";
 export { turnDrawing } from "./turn-drawing.ts";

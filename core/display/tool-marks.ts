@@ -83,8 +83,10 @@ function pencilMark(id: string, tip: PaperPoint, hand: ToolsAt["hand"]): Mark {
     id: `${id}#pencil`,
     points: [
       { x: tip.xMm, y: tip.yMm },
-      { x: tip.xMm + 5 * lean, y: tip.yMm - 9 },
-      { x: tip.xMm + 8 * lean, y: tip.yMm - 6.5 },
+      { x: tip.xMm + 3.4 * lean, y: tip.yMm - 8.6 },
+      { x: tip.xMm + 15 * lean, y: tip.yMm - 29 },
+      { x: tip.xMm + 19 * lean, y: tip.yMm - 26.7 },
+      { x: tip.xMm + 7.4 * lean, y: tip.yMm - 6.3 },
     ],
     closed: true,
     ink: { colour: "hand", width: 0.3, dash: [] },

@@ -1,4 +1,6 @@
+import type { Change, Json } from "../base/index.ts";
 import type { ObjectSlice, RecipeName } from "../recipes/index.ts";
+import { requireFrame, runsWithPaper, type View } from "../view/index.ts";
 
 /** A choice about a thing beside its measures, as a place in the document and what it may be. */
 export type ObjectOption =
@@ -49,7 +51,23 @@ const SIDE = [
 const SEE_THROUGH = ["switch", "seeThrough", "See-through: hidden edges dotted"] as const;
 
 /** A wall drawn on the turned sheet serves as the floor: for anything. */
-const TURNED = ["count", "turned", "Sheet, ¼ turns", 0, 3] as const;
+const TURNED = [
+  "choice",
+  "turned",
+  "The sheet lies",
+  [
+    ["0", "as it is"],
+    ["1", "turned right"],
+    ["2", "upside down"],
+    ["3", "turned left"],
+  ],
+] as const;
+
+/** What a choice stands for in the document, where that is no word of its own. */
+const MEANS: Readonly<Record<string, Readonly<Record<string, Json>>>> = {
+  turned: { "0": 0, "1": 1, "2": 2, "3": 3 },
+  rails: { none: [], one: [0.6], two: [0.35, 0.7] },
+};
 
 /** Options by recipe, in the order a teacher meets them. */
 const OPTIONS: { readonly [K in RecipeName]: readonly Plan[] } = {
@@ -150,6 +168,25 @@ const OPTIONS: { readonly [K in RecipeName]: readonly Plan[] } = {
       [
         ["equal", "equal, by the diagonal"],
         ["by-eye", "by eye"],
+      ],
+    ],
+    [
+      "choice",
+      "along",
+      "Running",
+      [
+        ["depth", "into the depth"],
+        ["width", "to the side"],
+      ],
+    ],
+    [
+      "choice",
+      "rails",
+      "Rails",
+      [
+        ["none", "none"],
+        ["one", "one"],
+        ["two", "two"],
       ],
     ],
     ["part", "sag", "Wires sag, of a post", 0, 1],
@@ -257,7 +294,7 @@ export function objectOptions(object: ObjectSlice): ObjectOption[] {
           kind: "choice",
           field,
           label,
-          value: String(value ?? plan[3][0]?.[0] ?? ""),
+          value: keyOf(field, value) ?? plan[3][0]?.[0] ?? "",
           choices: plan[3],
         };
       case "switch":
@@ -266,6 +303,37 @@ export function objectOptions(object: ObjectSlice): ObjectOption[] {
         return { kind: "text", field, label, value: String(value) };
     }
   });
+}
+
+/** The changes that choosing an option makes. A row that runs another way takes its gap along. */
+export function setOption(
+  object: ObjectSlice,
+  field: string,
+  key: string | number | boolean,
+  view: View,
+): Change[] {
+  const id = `object/${object.id}`;
+  const value = MEANS[field]?.[String(key)] ?? key;
+  const change: Change = { id, field, value };
+  if (field !== "along" || object.recipe !== "row" || value === object.along) return [change];
+  const flat = runsWithPaper(requireFrame(view, object.frame), value === "width" ? "width" : "depth");
+  const { gap } = object.handles;
+  if ("mm" in gap === flat) return [change];
+  // The whole thing at once: half of it would be a row that cannot be.
+  const usual = flat ? { mm: Math.round(view.sheet.widthMm / 12) } : { fraction: 0.2 };
+  const next = { ...object, along: value, handles: { ...object.handles, gap: usual } };
+  return [{ id, field: "self", value: next as unknown as Json }];
+}
+
+/** The word by which a choice names a value of the document. */
+function keyOf(field: string, value: unknown): string | null {
+  if (value === undefined || value === null) return null;
+  const means = MEANS[field];
+  if (!means) return String(value);
+  const same = Object.entries(means).find(([, v]) => JSON.stringify(v) === JSON.stringify(value));
+  // Rails set in a file by hand count as many as there are.
+  if (!same && Array.isArray(value)) return value.length === 1 ? "one" : "two";
+  return same?.[0] ?? String(value);
 }
 
 function valueAt(object: ObjectSlice, field: string): unknown {

@@ -1,10 +1,16 @@
 import { type Change, formatLength, smallestStepMm } from "../base/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
 import type { Lesson } from "../lesson/index.ts";
-import { statedVanishingPoints } from "../view/index.ts";
+import { planView, statedVanishingPoints } from "../view/index.ts";
 import type { Handle, Measure } from "./handle.ts";
 
-/** The horizon and the vanishing points as handles. The horizon is held near the sheet's right edge. */
+/** The 60° cone of vision: its radius on paper is the viewing distance by so much. */
+const CONE = Math.tan(Math.PI / 6);
+
+/**
+ * The horizon and the vanishing points as handles. The horizon is held near the sheet's right edge, the viewing distance by
+ * the rim of the cone of vision, or between two points by the centre of vision.
+ */
 export function paperHandles(lesson: Lesson): Handle[] {
   const { sheet, view } = lesson;
   const y = view.horizonFromTopMm;
@@ -27,6 +33,34 @@ export function paperHandles(lesson: Lesson): Handle[] {
         }),
       ),
     ),
+    ...eyeHandles(lesson),
+  ];
+}
+
+/** Where the eye is: held by the cone's rim in one point, by the centre of vision in two; in three it follows. */
+function eyeHandles(lesson: Lesson): Handle[] {
+  const { sheet, view } = lesson;
+  const [first] = view.frames;
+  const { principal, distanceMm } = planView(view, sheet).camera;
+  if (first?.kind === "one-point")
+    return [
+      {
+        id: "view/distance",
+        at: { xMm: principal.xMm + distanceMm * CONE, yMm: view.horizonFromTopMm },
+        called: "viewing distance, at the rim of the cone of vision",
+        reading: `seen from ${formatLength(distanceMm, sheet)}`,
+        way: "across",
+      },
+    ];
+  if (first?.kind !== "two-point") return [];
+  return [
+    {
+      id: `frame/${first.id}/centreOfVision`,
+      at: { xMm: principal.xMm, yMm: view.horizonFromTopMm },
+      called: "centre of vision",
+      reading: `straight ahead ${sayAcross(principal.xMm, lesson)}, seen from ${formatLength(distanceMm, sheet)}`,
+      way: "across",
+    },
   ];
 }
 
@@ -44,7 +78,19 @@ export function dragPaperHandle(lesson: Lesson, handleId: string, to: PaperPoint
     const within = Math.min(lesson.sheet.heightMm, Math.max(0, to.yMm));
     return [{ id: "view", field: "horizonFromTopMm", value: snap(within) }, ...forgetStatedHeights(lesson)];
   }
+  if (handleId === "view/distance") {
+    const { principal } = planView(lesson.view, lesson.sheet).camera;
+    const distance = Math.max(20, snap(Math.abs(to.xMm - principal.xMm) / CONE));
+    return [{ id: "view", field: "viewingDistanceMm", value: distance }];
+  }
   const [kind, frameId, field] = handleId.split("/");
+  if (field === "centreOfVision") {
+    const first = lesson.view.frames[0];
+    if (first?.kind !== "two-point") return [];
+    const [left, right] = [first.leftVanishingPoint.fromLeftMm, first.rightVanishingPoint.fromLeftMm];
+    const within = Math.min(right - 5, Math.max(left + 5, snap(to.xMm)));
+    return [{ id: `frame/${frameId}`, field: "centreOfVision", value: { fromLeftMm: within } }];
+  }
   if (kind !== "frame") return [];
   const across: Change = { id: `frame/${frameId}`, field: `${field}.fromLeftMm`, value: snap(to.xMm) };
   const offHorizon = lesson.view.frames
@@ -95,6 +141,18 @@ export function paperMeasures(lesson: Lesson): Measure[] {
       value: view.horizonFromTopMm,
       wholeMm: sheet.heightMm,
     },
+    ...(view.frames[0]?.kind === "one-point"
+      ? [
+          {
+            label: "Viewing distance",
+            id: "view",
+            field: "viewingDistanceMm",
+            kind: "length" as const,
+            value: planView(view, sheet).camera.distanceMm,
+            wholeMm: Math.hypot(sheet.widthMm, sheet.heightMm),
+          },
+        ]
+      : []),
     ...view.frames.flatMap((frame) =>
       statedVanishingPoints(frame).map(
         (vp): Measure => ({

@@ -20,6 +20,34 @@ export const NEEDS_HOST: ReadonlySet<RecipeName> = new Set([
   "tone",
 ]);
 
+/** What can be chosen to be put down: every recipe, and recipes that are met under another name as well. */
+export type Construction = RecipeName | "door" | "trees";
+
+/** Recipes under another name, with what is said otherwise then. */
+const VARIANTS: Readonly<
+  Record<Exclude<Construction, RecipeName>, { recipe: RecipeName; label: string; over: object }>
+> = {
+  door: {
+    recipe: "openings",
+    label: "door",
+    over: {
+      rows: [{ from: 0, to: 0.7 }],
+      columns: 1,
+      between: { from: 0.35, to: 0.65 },
+      gap: 0,
+      panes: { across: 1, up: 1 },
+    },
+  },
+  trees: { recipe: "row", label: "row of trees", over: { kind: "trees", rails: [] } },
+};
+
+/** The recipe a construction is drawn by. */
+export function recipeFor(construction: Construction): RecipeName {
+  return construction in VARIANTS
+    ? VARIANTS[construction as Exclude<Construction, RecipeName>].recipe
+    : (construction as RecipeName);
+}
+
 /** Things a lesson usually has one of: the first needs no number. */
 const ONE_OF_A_KIND: ReadonlySet<RecipeName> = new Set([
   "room",
@@ -64,12 +92,14 @@ const LABEL: Readonly<Record<RecipeName, string>> = {
 export function putObject(
   lesson: Lesson,
   view: View,
-  recipe: RecipeName,
+  construction: Construction,
   from: PaperPoint,
   to: PaperPoint,
   chosenId: string | null = null,
   scene: ReadonlyMap<string, Placed> = new Map(),
 ): Put | null {
+  const recipe = recipeFor(construction);
+  const variant = construction === recipe ? null : VARIANTS[construction as keyof typeof VARIANTS];
   const middle = { xMm: (from.xMm + to.xMm) / 2, yMm: (from.yMm + to.yMm) / 2 };
   const under = NEEDS_HOST.has(recipe) ? faceUnder(lesson.objects, scene, view, middle) : null;
   const hostId = under?.objectId ?? chosenId;
@@ -78,11 +108,11 @@ export function putObject(
   const host = NEEDS_HOST.has(recipe) ? lesson.objects.find((o) => o.id === hostId) : undefined;
   const frame = view.frames.find((f) => f.id === host?.frame) ?? view.frames[0];
   if (!frame) return null;
-  const id = freeId(lesson, recipe);
+  const id = freeId(lesson, construction);
   const n = Number(id.slice(id.lastIndexOf("-") + 1));
   const base = {
     id,
-    label: n === 1 && ONE_OF_A_KIND.has(recipe) ? LABEL[recipe] : `${LABEL[recipe]} ${n}`,
+    label: n === 1 && ONE_OF_A_KIND.has(recipe) ? LABEL[recipe] : `${variant?.label ?? LABEL[recipe]} ${n}`,
     frame: frame.id,
   };
   const spot = spotOf(lesson, view, frame, from, to, scene);
@@ -95,6 +125,7 @@ export function putObject(
   const object = {
     ...base,
     ...usual(recipe, spot, lesson, hostId ?? ""),
+    ...variant?.over,
     ...onFace,
   } as unknown as ObjectSlice;
   return { id, changes: [{ id: `object/${id}`, field: "self", value: object as unknown as Json }] };

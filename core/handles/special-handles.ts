@@ -5,6 +5,7 @@ import type { ObjectSlice, Placed } from "../recipes/index.ts";
 import type { Block } from "../solids/index.ts";
 import {
   type Axis,
+  add,
   cross,
   dot,
   findVanishingPoint,
@@ -187,6 +188,53 @@ function specialsOf(object: ObjectSlice, placed: Placed, view: View): SpecialHan
         ];
       });
     }
+    case "openings": {
+      const row = object.rows[0];
+      if (!row) return [];
+      const middle = (object.between.from + object.between.to) / 2;
+      const height = (row.from + row.to) / 2;
+      return onFace(
+        placed,
+        view,
+        [
+          [
+            "begin",
+            "left end",
+            object.between.from,
+            height,
+            "across",
+            "between.from",
+            [0, object.between.to - 0.02],
+          ],
+          [
+            "end",
+            "right end",
+            object.between.to,
+            height,
+            "across",
+            "between.to",
+            [object.between.from + 0.02, 1],
+          ],
+          ["low", "lower edge", middle, row.from, "up", "rows.0.from", [0, row.to - 0.02]],
+          ["high", "upper edge", middle, row.to, "up", "rows.0.to", [row.from + 0.02, 1]],
+        ],
+        handle,
+      );
+    }
+    case "round": {
+      const { between: b, foot, springing } = object;
+      const middle = (b.from + b.to) / 2;
+      return onFace(
+        placed,
+        view,
+        [
+          ["begin", "left end", b.from, springing, "across", "between.from", [0, b.to - 0.02]],
+          ["end", "right end", b.to, springing, "across", "between.to", [b.from + 0.02, 1]],
+          ["springing", "springing line", middle, springing, "up", "springing", [foot + 0.02, 1]],
+        ],
+        handle,
+      );
+    }
     case "hills":
       return object.topsMm.map((top, k) => {
         const at = {
@@ -205,6 +253,52 @@ function specialsOf(object: ObjectSlice, placed: Placed, view: View): SpecialHan
     default:
       return [];
   }
+}
+
+/** A handle that slides over a face along one of its sides: part, name, where it stands, its side, its field, its bounds. */
+type FaceHandle = readonly [
+  part: string,
+  called: string,
+  across: number,
+  up: number,
+  side: "across" | "up",
+  field: string,
+  bounds: readonly [least: number, most: number],
+];
+
+/** Handles of what is drawn on a face: each slides along the face's own side, in hundredths of it. */
+function onFace(
+  placed: Placed,
+  view: View,
+  handles: readonly FaceHandle[],
+  make: (
+    part: string,
+    called: string,
+    reading: string,
+    way: Handle["way"],
+    at: PaperPoint,
+    drag: SpecialHandle["drag"],
+  ) => SpecialHandle,
+): SpecialHandle[] {
+  const { face } = placed.built;
+  if (!face) return [];
+  return handles.flatMap(([part, called, across, up, side, field, [least, most]]): SpecialHandle[] => {
+    const point = add(add(face.origin, face.across.side, across), face.up.side, up);
+    const at = point[2] > 0 ? findPaperPoint(worldToPaper(view.camera, point)) : null;
+    if (!at) return [];
+    const share = side === "across" ? across : up;
+    const reading = `${sayShare(share)} ${side === "across" ? "along the wall" : "up the wall"}`;
+    const drag = (to: PaperPoint) => {
+      const normal = cross(face.across.side, face.up.side);
+      const ray = paperToWorld(view.camera, to, 1);
+      const z = dot(normal, face.origin) / dot(normal, ray);
+      if (!(z > 0 && Number.isFinite(z))) return [];
+      const along = face[side].side;
+      const value = dot(minus(scaled(ray, z), face.origin), along) / dot(along, along);
+      return [{ field, value: Math.round(Math.min(most, Math.max(least, value)) * 100) / 100 }];
+    };
+    return [make(part, called, reading, "along-guide", at, drag)];
+  });
 }
 
 /** Where a line of sight meets the front plane of a block, in shares of its two sides, in hundredths. */

@@ -22,7 +22,8 @@ export function countThings(
   // "boxes" counts the box, "crates" the crate.
   const word = wanted.called.toLowerCase().replace(/(?<=x|ch|sh|ss)es$|s$/, "");
   return objects.filter((object) => {
-    if (object.hidden || !object.label.toLowerCase().includes(word)) return false;
+    // What only goes with a thing is not one of them: its shadow, its tone, what the water shows.
+    if (object.hidden || "of" in object || !object.label.toLowerCase().includes(word)) return false;
     if (wanted.where === "anywhere") return true;
     if (wanted.where === "see-through") return "seeThrough" in object && object.seeThrough;
     return standsAt(scene.get(object.id), view) === wanted.where;

@@ -1,6 +1,6 @@
 import { invariant } from "../base/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
-import { NEEDS_HOST, putObject } from "../handles/index.ts";
+import { type Construction, NEEDS_HOST, putObject, recipeFor } from "../handles/index.ts";
 import { applyChanges, blankLesson, type Lesson } from "../lesson/index.ts";
 import type { RecipeName } from "../recipes/index.ts";
 import { planView } from "../view/index.ts";
@@ -60,17 +60,18 @@ const MIRRORED: Readonly<Record<SampleView, Spot>> = {
 };
 
 /** A lesson that shows one construction on an A4 sheet, on a host where it needs one: for pictures of constructions. */
-export function sampleLesson(recipe: RecipeName, kind: SampleView): Lesson {
+export function sampleLesson(construction: Construction, kind: SampleView): Lesson {
+  const recipe = recipeFor(construction);
   const blank = blankLesson("Osier Lock", "mm");
   const lesson: Lesson = { ...blank, plan: { ...blank.plan, centre: "none" }, view: VIEWS[kind] };
   const mirrored = recipe === "reflection";
   const based = NEEDS_HOST.has(recipe)
     ? put(lesson, mirrored ? "house" : "box", (mirrored ? MIRRORED : HOST)[kind], null)
     : lesson;
-  return put(based, recipe, SPOTS[recipe]?.[kind] ?? [0, 0, 0, 0], based.objects[0]?.id ?? null);
+  return put(based, construction, SPOTS[recipe]?.[kind] ?? [0, 0, 0, 0], based.objects[0]?.id ?? null);
 }
 
-function put(lesson: Lesson, recipe: RecipeName, [x1, y1, x2, y2]: Spot, host: string | null): Lesson {
+function put(lesson: Lesson, recipe: Construction, [x1, y1, x2, y2]: Spot, host: string | null): Lesson {
   const at = (xMm: number, yMm: number): PaperPoint => ({ xMm, yMm });
   const placed = putObject(lesson, planView(lesson.view, lesson.sheet), recipe, at(x1, y1), at(x2, y2), host);
   const changed = placed && applyChanges(lesson, placed.changes);

@@ -1,10 +1,10 @@
 import { formatLength } from "../base/index.ts";
 import type { Ink, Mark, Spot } from "../display/index.ts";
-import { LONGEST_TAPE_MM, slopeMarks, tapeNeeded } from "../drafter/index.ts";
+import { evaluate, LONGEST_TAPE_MM, slopeMarks, tapeNeeded } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import { coneRadiusMm, USUAL_RULER_MM, vanishingPoints } from "../judgements/index.ts";
 import { type View, worldToPaper } from "../view/index.ts";
-import type { ComputedLesson } from "./compute-lesson.ts";
+import type { DrawnLesson } from "./draw-lesson.ts";
 
 const QUIET: Ink = { colour: "quiet", width: 0.35, dash: [2.5, 1.5] };
 const WRONG: Ink = { colour: "wrong", width: 0.5, dash: [] };
@@ -17,12 +17,12 @@ export type SightAid = "cone" | "tape" | "ruler" | "seams";
  * the strips to tape on or the marks on the edges that do without, the lines longer than the ruler, and where joined
  * sheets meet.
  */
-export function sightAids(computed: ComputedLesson, shown: ReadonlySet<SightAid>): Mark[] {
+export function sightAids(drawn: DrawnLesson, shown: ReadonlySet<SightAid>): Mark[] {
   return [
-    ...(shown.has("seams") ? seams(computed) : []),
-    ...(shown.has("tape") ? [...tapes(computed.view), ...edgeMarks(computed)] : []),
-    ...(shown.has("cone") ? cone(computed) : []),
-    ...(shown.has("ruler") ? beyondRuler(computed) : []),
+    ...(shown.has("seams") ? seams(drawn) : []),
+    ...(shown.has("tape") ? [...tapes(drawn.view), ...edgeMarks(drawn)] : []),
+    ...(shown.has("cone") ? cone(drawn) : []),
+    ...(shown.has("ruler") ? beyondRuler(drawn) : []),
   ];
 }
 
@@ -42,15 +42,15 @@ function word(id: string, at: Spot, text: string, anchor: "start" | "middle" | "
     id: `aid/${id}`,
     at,
     lines: [text],
-    size: 4.2,
-    lineHeight: 5,
+    size: 6.5,
+    lineHeight: 7.5,
     colour: "quiet",
     weight: "bold",
     anchor,
   };
 }
 
-function cone({ view, program }: ComputedLesson): Mark[] {
+function cone({ view, program }: DrawnLesson): Mark[] {
   const { principal, distanceMm: d } = view.camera;
   const radius = coneRadiusMm(d);
   const ring = Array.from({ length: 96 }, (_, i) => {
@@ -109,10 +109,10 @@ function tapes(view: View): Mark[] {
 }
 
 /** Pairs of marks on the sheet's edges that let a ruler find a line whose point is out of reach. */
-function edgeMarks({ moves, evaluation, view }: ComputedLesson): Mark[] {
+function edgeMarks({ moves, view }: DrawnLesson): Mark[] {
   const { widthMm: w, heightMm: h } = view.sheet;
   const out = 4;
-  return slopeMarks(moves, evaluation.lines, view).flatMap(({ moveId, marks }) =>
+  return slopeMarks(moves, evaluate(moves, view).lines, view).flatMap(({ moveId, marks }) =>
     marks.map(({ edge, alongMm }): Mark => {
       const ends: Record<typeof edge, [Spot, Spot]> = {
         left: [
@@ -137,7 +137,7 @@ function edgeMarks({ moves, evaluation, view }: ComputedLesson): Mark[] {
   );
 }
 
-function beyondRuler({ paper, sheet }: ComputedLesson): Mark[] {
+function beyondRuler({ paper, sheet }: DrawnLesson): Mark[] {
   const reach = sheet.rulerMm ?? USUAL_RULER_MM;
   return paper.strokes.flatMap((s): Mark[] => {
     if (s.trace.kind !== "straight" || s.pieces.length === 0 || s.role === "crease") return [];
@@ -148,7 +148,7 @@ function beyondRuler({ paper, sheet }: ComputedLesson): Mark[] {
   });
 }
 
-function seams({ sheet }: ComputedLesson): Mark[] {
+function seams({ sheet }: DrawnLesson): Mark[] {
   const { joined, widthMm: w, heightMm: h } = sheet;
   if (!joined) return [];
   const { across, down, overlapMm } = joined;

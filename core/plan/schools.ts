@@ -100,3 +100,16 @@ export const RULER_SCHOOL: School<"ruler"> = {
     },
   ],
 };
+
+export const HAND_SCHOOL: School<"hand"> = {
+  field: "hand",
+  title: "Drawing hand",
+  choices: [
+    { value: "right", label: "Right", effect: "Ruler and pencil are shown as a right hand holds them." },
+    {
+      value: "left",
+      label: "Left",
+      effect: "Ruler and pencil are shown mirrored; uprights have the ruler on their left.",
+    },
+  ],
+};

@@ -9,7 +9,7 @@ test("from an empty shelf place to a drawn box by pointer: put down, dragged, sc
   await page.waitForURL(/\/lessons\/lamp-boxes-at-the-lock[^/]*\/paper/);
   const id = new URL(page.url()).pathname.split("/")[2] ?? "";
   await page.getByRole("link", { name: "Build" }).click();
-  await page.getByRole("button", { name: "New box" }).click();
+  await page.getByRole("button", { name: "Box", exact: true }).click();
   const desk = await page.getByRole("group", { name: "The sheet to build on" }).boundingBox();
   if (!desk) throw new Error("no sheet");
   const at = (x: number, y: number) => [desk.x + desk.width * x, desk.y + desk.height * y] as const;
@@ -61,7 +61,7 @@ test("a box is put down, measured, nudged, copied and taken away by keyboard alo
     currentTake: null,
   }));
   await page.goto(`/lessons/${id}/build`);
-  await page.getByRole("button", { name: "New box" }).focus();
+  await page.getByRole("button", { name: "Box", exact: true }).focus();
   await page.keyboard.press("Enter");
   await page.keyboard.press("Tab");
   await page.keyboard.press("Enter");
@@ -84,7 +84,7 @@ test("a box is put down, measured, nudged, copied and taken away by keyboard alo
   await page.getByRole("textbox", { name: "Depth" }).fill("1/3");
   await page.keyboard.press("Enter");
   await saved(page);
-  await page.getByRole("button", { name: "Copy" }).press("Enter");
+  await page.getByRole("button", { name: "Copy", exact: true }).press("Enter");
   await expect(page.getByRole("button", { name: "2. box 2" })).toBeVisible();
   await page.getByRole("button", { name: "Take away" }).press("Enter");
   await expect(page.getByRole("button", { name: "2. box 2" })).toBeHidden();
@@ -110,10 +110,50 @@ test("a foot dragged above the horizon is a finding with a mend, not a lost box"
   expect(boxesOf(await documentOf(page, id))[0]?.depthSetBy).toBe("free");
 });
 
-test("two windows on one lesson: the later save is refused in words, both versions are kept and can be brought back", async ({
+test("a window hears at once what another saved, shows it, and goes on from there", async ({
   page,
   context,
 }) => {
+  const id = await copyOf(page);
+  await page.goto(`/lessons/${id}/plan`);
+  const other = await context.newPage();
+  await other.goto(`/lessons/${id}/plan`);
+  await other.getByRole("radio", { name: "Fold twice" }).check();
+  await saved(other);
+  // The first window was not touched, nor reloaded.
+  await expect(page.getByRole("radio", { name: "Fold twice" })).toBeChecked({ timeout: 2000 });
+  await expect(page.getByRole("status").filter({ hasText: "Saved elsewhere too" })).toBeVisible();
+  await page.getByRole("radio", { name: "By eye" }).check();
+  await expect(other.getByRole("radio", { name: "By eye" })).toBeChecked({ timeout: 2000 });
+  expect((await documentOf(page, id)).plan.centre).toBe("eye");
+});
+
+test("two windows that cannot hear each other: edits of different things are both kept", async ({
+  page,
+  context,
+  expectedErrors,
+}) => {
+  expectedErrors.push(/Failed to load resource|net::ERR|EventSource/);
+  await context.route("**/watch", (route) => route.abort("connectionrefused"));
+  const id = await copyOf(page);
+  await page.goto(`/lessons/${id}/plan`);
+  const other = await context.newPage();
+  await other.goto(`/lessons/${id}/plan`);
+  await other.getByRole("radio", { name: "Fold twice" }).check();
+  await saved(other);
+  await page.getByRole("radio", { name: "Plain and short" }).check();
+  await expect(page.getByRole("status").filter({ hasText: "Saved elsewhere too" })).toBeVisible();
+  await expect(page.getByRole("radio", { name: "Fold twice" })).toBeChecked();
+  expect((await documentOf(page, id)).plan).toMatchObject({ centre: "fold", reading: "plain" });
+});
+
+test("two windows on one thing: the later save is refused in words, both versions are kept and can be brought back", async ({
+  page,
+  context,
+  expectedErrors,
+}) => {
+  expectedErrors.push(/Failed to load resource|net::ERR|EventSource/);
+  await context.route("**/watch", (route) => route.abort("connectionrefused"));
   const id = await copyOf(page);
   await page.goto(`/lessons/${id}/plan`);
   const other = await context.newPage();

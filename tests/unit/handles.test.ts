@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { dragObjectHandle, objectHandles, objectOptions, putObject } from "#core/handles";
+import { dragObjectHandle, objectHandles, objectOptions, putObject, setOption } from "#core/handles";
 import { applyChanges, blankLesson, type Lesson } from "#core/lesson";
 import { drawLesson, sampleLesson } from "#core/pipeline";
 import { RECIPES, type RecipeName } from "#core/recipes";
@@ -61,9 +61,8 @@ describe.each(NAMES)("handles of %s", (recipe) => {
               : option.kind === "text"
                 ? "QUAY"
                 : option.least;
-      const changed = applyChanges(lesson, [
-        { id: `object/${object.id}`, field: option.field, value: value ?? null },
-      ]);
+      const view = planView(lesson.view, lesson.sheet);
+      const changed = applyChanges(lesson, setOption(object, option.field, value ?? 0, view));
       const said = changed.findings.map((f) => f.message).join(" ");
       // Two bounds of one stretch may refuse to meet; nothing else may be refused.
       expect(

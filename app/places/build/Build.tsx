@@ -1,181 +1,187 @@
 import { Button } from "@mantine/core";
-import { useState } from "react";
-import { smallestStepMm } from "#core/base";
-import { drawState } from "#core/display";
-import type { PaperPoint } from "#core/geometry";
-import { dragObjectHandle, NEEDS_HOST, objectHandles, putObject } from "#core/handles";
-import type { RecipeName } from "#core/recipes";
+import { useEffect, useState } from "react";
+import { countOf, formatClock, sentenceCase } from "#core/base";
+import { drawState, toolMarks } from "#core/display";
+
+import type { ComputedLesson } from "#core/pipeline";
+import { runsWithPaper } from "#core/view";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { SheetDesk } from "../../lesson/SheetDesk.tsx";
-import { SheetHandle } from "../../lesson/SheetHandle.tsx";
-import { StepWords } from "../../lesson/StepWords.tsx";
+import { StillUnder, TakeUnderPanel } from "../../lesson/TakeUnder.tsx";
+import { useStill } from "../../lesson/use-still.ts";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Build.module.css";
-import { ConstructionIcon } from "./ConstructionIcon.tsx";
 import { ConstructionTray } from "./ConstructionTray.tsx";
+import { howToPut } from "./constructions.ts";
 import { MoveScrubber } from "./MoveScrubber.tsx";
 import { ObjectPanel } from "./ObjectPanel.tsx";
+import { ChosenFrames, FindingMarks } from "./OnTheSheet.tsx";
 import { Proposals } from "./Proposals.tsx";
+import { StepPanel } from "./StepPanel.tsx";
+import { ThingActions } from "./ThingActions.tsx";
+import { ThingHandles } from "./ThingHandles.tsx";
 import { ThingsList } from "./ThingsList.tsx";
+import { useBuildKeys } from "./use-build-keys.ts";
+import { useChosen } from "./use-chosen.ts";
+import { useMoving } from "./use-moving.ts";
+import { usePlacing } from "./use-placing.ts";
 
-/** Constructions whose place on the sheet is not for the pointer to say. */
-const PLACED_BY_ITSELF: ReadonlySet<RecipeName> = new Set([...NEEDS_HOST, "room", "rays", "hills"]);
+/** How much desk shows round the sheet, mm. */
+const DESK = { left: 10, right: 10, top: 6, bottom: 6 };
 
 /** The bench: things are put on the sheet, held by their handles, and the drawing is scrubbed move by move. */
 export function Build() {
-  const { lesson, computed, commit, preview, step, chooseStep } = useLesson();
+  const { lesson, computed, commit, step, chooseStep } = useLesson();
   const { sheet, view } = computed;
-  const [chosenId, setChosenId] = useState<string | null>(null);
-  /** The construction about to be put down. */
-  const [placing, setPlacing] = useState<RecipeName | null>(null);
-  /** Where a new box was begun, and the lesson without it: previews start from there each time. */
-  const [pressed, setPressed] = useState<{ at: PaperPoint; lesson: typeof lesson } | null>(null);
+  const chosen = useChosen(lesson.objects);
   const [scrubbed, setScrubbed] = useState<number | null>(null);
-  const chosen = lesson.objects.find((o) => o.id === chosenId) ?? null;
-
-  const shown = scrubbed ?? step?.lastMove ?? computed.moves.length - 1;
-  const newFrom = scrubbed !== null ? scrubbed : (step?.firstMove ?? computed.moves.length);
-  const drawing = { ...drawState(computed.paper, sheet, shown, newFrom, "bench"), alt: "The drawing" };
-
-  const put = (base: typeof lesson, from: PaperPoint, to: PaperPoint, recipe = placing) =>
-    recipe && putObject(base, view, recipe, from, to, chosen?.id ?? null);
-  const putDown = (base: typeof lesson, from: PaperPoint, to: PaperPoint, recipe = placing) => {
-    const placed = put(base, from, to, recipe);
-    if (!placed) return;
-    const { id, changes } = placed;
-    commit(changes);
-    setChosenId(id);
-    setPlacing(null);
-    setPressed(null);
+  const [trayOpen, setTrayOpen] = useState(false);
+  const still = useStill(lesson);
+  const toThings = () => {
     setScrubbed(null);
     chooseStep(null);
   };
-  const middle = {
-    xMm: sheet.widthMm * 0.4,
-    yMm: Math.min(
-      sheet.heightMm * 0.9,
-      (sheet.heightMm + computed.view.horizonMm) / 2 + sheet.heightMm * 0.15,
-    ),
+  const placing = usePlacing(chosen.only?.id ?? null, (id) => {
+    chosen.choose(id);
+    toThings();
+  });
+  const moving = useMoving(chosen, toThings);
+  const shown = scrubbed ?? step?.lastMove ?? computed.moves.length - 1;
+  const scrub = (to: number) => setScrubbed(Math.min(computed.moves.length - 1, Math.max(-1, to)));
+  useBuildKeys(chosen, placing, {
+    openTray: () => setTrayOpen(true),
+    beginBox: () => {
+      toThings();
+      placing.begin("box");
+    },
+    scrub: (by) => scrub(shown + by),
+  });
+
+  // A step chosen in the strip is what one wants to see: the things step back.
+  const stepId = step?.id ?? null;
+  useEffect(() => {
+    if (stepId !== null) chosen.choose(null);
+    setScrubbed(null);
+  }, [stepId, chosen.choose]);
+
+  const newFrom = scrubbed ?? step?.firstMove ?? computed.moves.length;
+  const finished = drawState(computed.paper, sheet, shown, newFrom, "bench");
+  const drawing = {
+    ...finished,
+    marks: [...finished.marks, ...toolsAt(computed, scrubbed)],
+    alt: "The drawing",
   };
+  const frame = view.frames[0];
 
   return (
     <div className={place.sides}>
       <div className={styles.bench}>
         <div className={styles.tray}>
-          <Button
-            variant={placing === "box" ? "filled" : "default"}
-            leftSection={<ConstructionIcon recipe="box" />}
-            aria-pressed={placing === "box"}
-            onClick={() => {
-              setPlacing((p) => (p === "box" ? null : "box"));
-              setPressed(null);
-            }}
-          >
-            New box
-          </Button>
-          {placing ? (
+          {placing.what ? (
             <>
               <span className={styles.hint} role="status">
-                {placing === "box"
-                  ? "Drag the front of the box on the sheet, corner to corner."
-                  : "Drag on the sheet where it goes, corner to corner."}
+                {placing.drawingId
+                  ? sayOfNew(computed, placing.drawingId)
+                  : howToPut(placing.what, frame !== undefined && !runsWithPaper(frame, "width"))}
               </span>
-              <Button variant="subtle" size="compact-md" onClick={() => putDown(lesson, middle, middle)}>
+              <Button variant="subtle" size="compact-md" onClick={placing.putInMiddle}>
                 Put it in the middle
               </Button>
-              <Button
-                variant="subtle"
-                size="compact-md"
-                onClick={() => {
-                  setPlacing(null);
-                  setPressed(null);
-                  preview(null);
-                }}
-              >
+              <Button variant="subtle" size="compact-md" onClick={placing.stop}>
                 Never mind
               </Button>
             </>
           ) : (
-            <>
-              <ConstructionTray
-                hostLabel={chosen?.label ?? null}
-                onChoose={(recipe) => {
-                  setPressed(null);
-                  if (PLACED_BY_ITSELF.has(recipe)) putDown(lesson, middle, middle, recipe);
-                  else setPlacing(recipe);
-                }}
-              />
-              <span className={styles.hint}>
-                {lesson.objects.length === 0
-                  ? "Start with a box: press New box, then drag its front on the sheet."
-                  : chosen
-                    ? `Drag the handles of the ${chosen.label}, or type its measures.`
-                    : "Choose a thing on the right to see its handles."}
-              </span>
-            </>
+            <ConstructionTray
+              placing={placing.what}
+              canHost={lesson.objects.length > 0}
+              open={trayOpen}
+              setOpen={setTrayOpen}
+              onChoose={(name) => {
+                toThings();
+                placing.begin(name);
+              }}
+            />
           )}
         </div>
         <SheetDesk
           drawing={drawing}
-          beyondMm={{ left: 10, right: 10, top: 6, bottom: 6 }}
+          beyondMm={DESK}
           label="The sheet to build on"
-          {...(placing ? { cursor: "crosshair" } : {})}
-          onPress={({ at, event }) => {
-            if (!placing) return;
-            event.currentTarget.setPointerCapture(event.pointerId);
-            setPressed({ at, lesson });
+          cursor={placing.what ? "crosshair" : undefined}
+          under={still.isUnder ? <StillUnder still={still} sheet={sheet} /> : undefined}
+          onPress={({ at, event, mmPerPx }) => {
+            if (!placing.what) return moving.press(at, event.shiftKey, mmPerPx);
+            placing.press(at);
+            return true;
           }}
-          onDrag={({ at }) => {
-            if (pressed) preview(put(pressed.lesson, pressed.at, at)?.changes ?? null);
-          }}
-          onRelease={({ at }) => {
-            if (!pressed) return;
-            putDown(pressed.lesson, pressed.at, at);
-          }}
+          onDrag={({ at, mmPerPx }) => (placing.what ? placing.drag(at) : moving.drag(at, mmPerPx))}
+          onRelease={({ at, mmPerPx }) => (placing.what ? placing.release(at) : moving.release(at, mmPerPx))}
+          onCancel={() => (placing.what ? placing.stop() : moving.cancel())}
+          controls={
+            <MoveScrubber moves={computed.moves} steps={computed.steps} shown={shown} onScrub={scrub} />
+          }
         >
-          {chosen && !placing
-            ? objectHandles(chosen, computed.program.scene, view).map((handle) => (
-                <SheetHandle
-                  key={handle.id}
-                  handle={handle}
-                  stepMm={smallestStepMm(sheet)}
-                  drag={(to) => dragObjectHandle(chosen, computed.program.scene, handle.id, to, view)}
-                  preview={preview}
-                  commit={commit}
-                />
-              ))
-            : null}
+          {placing.what ? null : <FindingMarks chosen={chosen} onChoose={toThings} />}
+          <ChosenFrames chosen={chosen} drawn={moving.frame} />
+          {chosen.only && !placing.what ? (
+            <ThingHandles key={chosen.only.id} object={chosen.only} still={still} />
+          ) : null}
         </SheetDesk>
-        <MoveScrubber moves={computed.moves} steps={computed.steps} shown={shown} onScrub={setScrubbed} />
       </div>
       <aside className={place.column} aria-label="What is on the sheet">
-        <ThingsList
-          objects={lesson.objects}
-          chosenId={chosenId}
-          onChoose={(id) => {
-            setChosenId(id === chosenId ? null : id);
-            setScrubbed(null);
-          }}
-        />
-        {step && !chosen ? <StepWords step={step} /> : null}
-        {chosen ? (
-          <ObjectPanel
-            key={chosen.id}
-            object={chosen}
-            onGone={() => setChosenId(null)}
-            onCopied={setChosenId}
-          />
+        <ThingsList objects={lesson.objects} chosen={chosen} onChoose={toThings} />
+        {lesson.objects.length === 0 ? (
+          <p className={styles.hint}>
+            Start with a box: press its picture above the sheet, then drag its front.
+          </p>
         ) : null}
-        {step && chosen ? <StepWords step={step} /> : null}
-        {chosen ? null : <Proposals />}
+        {chosen.only ? <ObjectPanel key={chosen.only.id} object={chosen.only} /> : null}
+        {chosen.ids.length > 0 ? <ThingActions chosen={chosen} /> : null}
+        {step && chosen.ids.length === 0 ? <StepPanel key={step.id} step={step} shown={shown} /> : null}
         <FindingList
           findings={computed.findings.filter(
-            (f) => f.about === chosenId || f.about === step?.id || f.severity === "fault",
+            (f) => chosen.ids.includes(f.about) || f.about === step?.id || f.severity === "fault",
           )}
           onMend={commit}
         />
+        <TakeUnderPanel
+          still={still}
+          fits={
+            chosen.only
+              ? { objectId: chosen.only.id, label: `Lay the ${chosen.only.label} on its lines` }
+              : null
+          }
+          callStroke={(id) => callStroke(computed, id)}
+          onFit={commit}
+        />
+        {chosen.ids.length > 0 || step ? null : <Proposals />}
       </aside>
     </div>
   );
+}
+
+/** Ruler, pencil or eraser where the hand has them at the move that is looked at. */
+function toolsAt({ moves, paper, lesson }: ComputedLesson, moveIndex: number | null) {
+  const move = moveIndex === null ? undefined : moves[moveIndex];
+  if (!move || moveIndex === null) return [];
+  return toolMarks(move, moveIndex, paper, { reach: 1, erased: 0.5, hand: lesson.plan.hand ?? "right" });
+}
+
+/** What a thing being put down comes to: its steps, lines and time. */
+function sayOfNew({ steps, schedule }: ComputedLesson, id: string): string {
+  const own = steps.filter((s) => s.objectId === id);
+  const lines = own.reduce((sum, s) => sum + s.newLines, 0);
+  const ms = schedule.windows
+    .filter((w) => own.some((s) => s.id === w.stepId))
+    .reduce((sum, w) => sum + w.endMs - w.startMs, 0);
+  return `${sentenceCase(countOf(own.length, "step"))}, ${countOf(lines, "line")}, about ${formatClock(ms)}. Let go to put it down.`;
+}
+
+function callStroke({ lesson, moves }: ComputedLesson, strokeId: string): string {
+  const move = moves.find((m) => m.id === strokeId);
+  const label = lesson.objects.find((o) => o.id === move?.objectId)?.label;
+  const line = move?.lines[0]?.called ?? "line";
+  return label ? `${line} of the ${label}` : line;
 }

@@ -1,14 +1,14 @@
 import { drawState } from "#core/display";
+import type { Construction } from "#core/handles";
 import { computeLesson, sampleLesson } from "#core/pipeline";
-import type { RecipeName } from "#core/recipes";
 import { DrawingView } from "../../ui/DrawingView.tsx";
 import styles from "./Build.module.css";
 
 /** A construction as the engine itself draws it, cut to what it shows. Worked out once, when it is first looked at. */
-const drawn = new Map<RecipeName, ReturnType<typeof drawIcon>>();
+const drawn = new Map<Construction, ReturnType<typeof drawIcon>>();
 
-function drawIcon(recipe: RecipeName) {
-  const { paper, sheet, moves } = computeLesson(sampleLesson(recipe, "one-point"));
+function drawIcon(construction: Construction) {
+  const { paper, sheet, moves } = computeLesson(sampleLesson(construction, "one-point"));
   const all = drawState(paper, sheet, moves.length - 1, moves.length, "overlay");
   const marks = all.marks.filter((m) => m.id !== "sheet" && !m.id.startsWith("sheet/"));
   const spots = marks.flatMap((m) =>
@@ -26,9 +26,15 @@ function drawIcon(recipe: RecipeName) {
   return { ...all, marks, box, alt: "" };
 }
 
-export function ConstructionIcon({ recipe, large = false }: { recipe: RecipeName; large?: boolean }) {
-  const known = drawn.get(recipe) ?? drawIcon(recipe);
-  drawn.set(recipe, known);
+export function ConstructionIcon({
+  construction,
+  large = false,
+}: {
+  construction: Construction;
+  large?: boolean;
+}) {
+  const known = drawn.get(construction) ?? drawIcon(construction);
+  drawn.set(construction, known);
   return (
     <span aria-hidden="true" className={large ? styles.picture : styles.icon}>
       <DrawingView drawing={known} />

@@ -1,81 +1,62 @@
 import { Button, Popover } from "@mantine/core";
-import { useState } from "react";
-import { NEEDS_HOST } from "#core/handles";
-import { RECIPES, type RecipeName } from "#core/recipes";
+import { type Construction, NEEDS_HOST, recipeFor } from "#core/handles";
 import styles from "./Build.module.css";
 import { ConstructionIcon } from "./ConstructionIcon.tsx";
+import { CONSTRUCTIONS, IN_THE_TRAY } from "./constructions.ts";
 
-/** What a teacher calls each construction, in teaching order. */
-const CALLED: Readonly<Record<RecipeName, string>> = {
-  box: "Box",
-  outline: "Own shape",
-  lettering: "Block letters",
-  room: "Room",
-  floor: "Floor",
-  road: "Road",
-  house: "Gable house",
-  openings: "Windows, doors",
-  row: "Posts, trees",
-  stairs: "Stairs",
-  seat: "Bench",
-  table: "Table",
-  shelf: "Shelf",
-  archway: "Archway",
-  round: "Arch, circle",
-  tunnel: "Row of arches",
-  rays: "Strips",
-  hills: "Skyline",
-  freehand: "Freehand place",
-  reflection: "Reflection",
-  shadow: "Shadow",
-  tone: "Tone",
-};
-
-/** Constructions to choose by their picture. Those that go on another thing wait until one is chosen. */
+/** Constructions to choose by their picture: the usual ones in reach, all of them one press away, in teaching order. */
 export function ConstructionTray({
-  hostLabel,
+  placing,
+  canHost,
+  open,
+  setOpen,
   onChoose,
 }: {
-  hostLabel: string | null;
-  onChoose: (recipe: RecipeName) => void;
+  placing: Construction | null;
+  /** Whether there is anything that windows or shadows can go on. */
+  canHost: boolean;
+  open: boolean;
+  setOpen: (open: boolean) => void;
+  onChoose: (name: Construction) => void;
 }) {
-  const [open, setOpen] = useState(false);
+  const waits = (name: Construction) => NEEDS_HOST.has(recipeFor(name)) && !canHost;
+  const button = (name: Construction, called: string, large: boolean) => (
+    <button
+      type="button"
+      className={large ? styles.construction : styles.inTray}
+      aria-pressed={placing === name}
+      disabled={waits(name)}
+      title={waits(name) ? "Put down the thing it goes on first" : undefined}
+      onClick={() => {
+        setOpen(false);
+        onChoose(name);
+      }}
+    >
+      <ConstructionIcon construction={name} large={large} />
+      <span>{called}</span>
+    </button>
+  );
   return (
-    <Popover opened={open} onChange={setOpen} position="bottom-start" width={620} trapFocus returnFocus>
-      <Popover.Target>
-        <Button variant="default" aria-expanded={open} onClick={() => setOpen((o) => !o)}>
-          All constructions
-        </Button>
-      </Popover.Target>
-      <Popover.Dropdown>
-        <ul className={styles.catalogue} aria-label="Constructions">
-          {(Object.keys(RECIPES) as RecipeName[]).map((recipe) => {
-            const waits = NEEDS_HOST.has(recipe) && hostLabel === null;
-            return (
-              <li key={recipe}>
-                <button
-                  type="button"
-                  className={styles.construction}
-                  disabled={waits}
-                  title={waits ? "Choose the thing it goes on first" : undefined}
-                  onClick={() => {
-                    setOpen(false);
-                    onChoose(recipe);
-                  }}
-                >
-                  <ConstructionIcon recipe={recipe} large />
-                  <span>{CALLED[recipe]}</span>
-                </button>
-              </li>
-            );
-          })}
-        </ul>
-        <p className={styles.hint}>
-          {hostLabel === null
-            ? "Windows, arches, reflections, shadows and tone go on a thing: choose that thing first."
-            : `Windows, arches, reflections, shadows and tone go on the ${hostLabel}.`}
-        </p>
-      </Popover.Dropdown>
-    </Popover>
+    <>
+      <ul className={styles.trayRow} aria-label="Put down">
+        {CONSTRUCTIONS.filter((c) => IN_THE_TRAY.includes(c.name)).map(({ name, called }) => (
+          <li key={name}>{button(name, called, false)}</li>
+        ))}
+      </ul>
+      <Popover opened={open} onChange={setOpen} position="bottom-start" width={660} trapFocus returnFocus>
+        <Popover.Target>
+          <Button variant="default" aria-expanded={open} onClick={() => setOpen(!open)}>
+            All constructions
+          </Button>
+        </Popover.Target>
+        <Popover.Dropdown>
+          <ul className={styles.catalogue} aria-label="Constructions">
+            {CONSTRUCTIONS.map(({ name, called }) => (
+              <li key={name}>{button(name, called, true)}</li>
+            ))}
+          </ul>
+        </Popover.Dropdown>
+      </Popover>
+    </>
   );
 }

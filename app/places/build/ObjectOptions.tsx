@@ -1,6 +1,6 @@
 import { NumberInput, Select, Switch, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { type ObjectOption, objectOptions } from "#core/handles";
+import { type ObjectOption, objectOptions, setOption } from "#core/handles";
 import type { ObjectSlice } from "#core/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
@@ -32,7 +32,7 @@ function Option({ object, option }: { object: ObjectSlice; option: ObjectOption 
   const { computed, commit } = useLesson();
   const [typed, setTyped] = useState<string | null>(null);
   const set = (value: string | number | boolean) =>
-    commit([{ id: `object/${object.id}`, field: option.field, value }]);
+    commit(setOption(object, option.field, value, computed.view));
   switch (option.kind) {
     case "count":
       return (

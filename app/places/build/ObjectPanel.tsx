@@ -1,15 +1,6 @@
-import { Button, Select, TextInput } from "@mantine/core";
+import { Select, TextInput } from "@mantine/core";
 import { useState } from "react";
-import {
-  duplicateObject,
-  moveInDepth,
-  moveInOrder,
-  objectMeasures,
-  squareObject,
-  takeAway,
-  turningOf,
-  turnObject,
-} from "#core/handles";
+import { objectMeasures } from "#core/handles";
 import type { ObjectSlice } from "#core/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
@@ -18,26 +9,11 @@ import { ShareInput } from "../../ui/ShareInput.tsx";
 import styles from "./Build.module.css";
 import { ObjectOptions } from "./ObjectOptions.tsx";
 
-/** The chosen thing: its name, measures to type, what sets its depth, its place in both orders. */
-export function ObjectPanel({
-  object,
-  onGone,
-  onCopied,
-}: {
-  object: ObjectSlice;
-  onGone: () => void;
-  onCopied: (id: string) => void;
-}) {
+/** The chosen thing: its name, measures to type, what sets its depth. */
+export function ObjectPanel({ object }: { object: ObjectSlice }) {
   const { lesson, computed, commit } = useLesson();
   const [name, setName] = useState<string | null>(null);
   const id = `object/${object.id}`;
-  const group = computed.program.scene.get(object.id)?.depthGroup ?? object.id;
-  const { frontToBack } = computed.program;
-  const turning = turningOf(lesson, object);
-  const earlier = moveInOrder(lesson, object.id, -1);
-  const later = moveInOrder(lesson, object.id, 1);
-  const forward = moveInDepth(frontToBack, group, -1);
-  const back = moveInDepth(frontToBack, group, 1);
   // Anything with a lid can be stood on; the one it stands on now is named even when it has none.
   const on = "depthSetBy" in object && typeof object.depthSetBy === "object" ? object.depthSetBy : null;
   const hosts = lesson.objects.flatMap((other) => {
@@ -95,63 +71,6 @@ export function ObjectPanel({
         ) : null}
       </div>
       <ObjectOptions object={object} />
-      <div className={styles.actions}>
-        <Button
-          size="compact-sm"
-          variant="default"
-          disabled={!earlier}
-          onClick={() => earlier && commit(earlier)}
-        >
-          Draw earlier
-        </Button>
-        <Button size="compact-sm" variant="default" disabled={!later} onClick={() => later && commit(later)}>
-          Draw later
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          disabled={!forward}
-          onClick={() => forward && commit(forward)}
-        >
-          Bring nearer
-        </Button>
-        <Button size="compact-sm" variant="default" disabled={!back} onClick={() => back && commit(back)}>
-          Send back
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          disabled={!turning.possible}
-          onClick={() => {
-            const changes = (turning.turned ? squareObject : turnObject)(lesson, object.id);
-            if (changes) commit(changes);
-          }}
-        >
-          {turning.turned ? "Square with the others" : "Turn it askew"}
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          onClick={() => {
-            const copy = duplicateObject(lesson, object.id);
-            if (!copy) return;
-            commit(copy.changes);
-            onCopied(copy.id);
-          }}
-        >
-          Copy
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          onClick={() => {
-            onGone();
-            commit(takeAway(lesson, object.id));
-          }}
-        >
-          Take away
-        </Button>
-      </div>
     </section>
   );
 }

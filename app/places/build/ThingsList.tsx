@@ -1,15 +1,16 @@
 import type { Lesson } from "#core/lesson";
 import styles from "./Build.module.css";
+import type { Chosen } from "./use-chosen.ts";
 
-/** The things on the sheet, in drawing order. */
+/** The things on the sheet, in drawing order. Shift adds one to those chosen. */
 export function ThingsList({
   objects,
-  chosenId,
+  chosen,
   onChoose,
 }: {
   objects: Lesson["objects"];
-  chosenId: string | null;
-  onChoose: (id: string) => void;
+  chosen: Chosen;
+  onChoose: () => void;
 }) {
   return (
     <section>
@@ -21,10 +22,20 @@ export function ThingsList({
             <button
               type="button"
               className={styles.thing}
-              aria-pressed={object.id === chosenId}
-              onClick={() => onChoose(object.id)}
+              data-hidden={object.hidden ?? false}
+              aria-pressed={chosen.ids.includes(object.id)}
+              title={
+                object.hidden ? "Left out of the drawing" : object.locked ? "Held where it is" : undefined
+              }
+              onClick={(e) => {
+                if (e.shiftKey || e.ctrlKey || e.metaKey) chosen.toggle(object.id);
+                else chosen.choose(chosen.only?.id === object.id ? null : object.id);
+                onChoose();
+              }}
             >
               {i + 1}. {object.label}
+              {object.hidden ? <span className={styles.state}> left out</span> : null}
+              {object.locked ? <span className={styles.state}> held</span> : null}
             </button>
           </li>
         ))}

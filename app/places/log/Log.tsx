@@ -1,10 +1,14 @@
 import { Button } from "@mantine/core";
+import { useState } from "react";
 import { Form, useNavigation } from "react-router";
 import type { Change } from "#core/base";
+import { useLesson } from "../../lesson/lesson-context.ts";
 import { PrintList, type PrintRecord } from "../../lesson/PrintList.tsx";
 import place from "../../lesson/place.module.css";
 import { LocalTime } from "../../ui/LocalTime.tsx";
+import { Compare } from "./Compare.tsx";
 import styles from "./Log.module.css";
+import { sayChanges } from "./say-changes.ts";
 
 interface Revision {
   readonly revision: number;
@@ -27,7 +31,7 @@ const DONE: Readonly<Record<string, string>> = {
   restore: "an earlier version brought back",
 };
 
-/** What happened to this lesson: prints, revisions, and versions kept aside. */
+/** What happened to this lesson: revisions to look at and bring back, prints, and versions kept aside. */
 export function Log({
   revisions,
   setAside,
@@ -37,7 +41,10 @@ export function Log({
   setAside: readonly SetAside[];
   prints: readonly PrintRecord[];
 }) {
+  const { lessonId } = useLesson();
   const busy = useNavigation().state !== "idle";
+  const [looked, setLooked] = useState<number | null>(null);
+  const latest = revisions[0]?.revision ?? 1;
   return (
     <div className={place.page}>
       <div className={styles.columns}>
@@ -45,11 +52,17 @@ export function Log({
           <h1>Revisions</h1>
           <ol className={styles.list}>
             {revisions.map((r, i) => (
-              <li key={r.revision}>
+              <li key={r.revision} data-looked={r.revision === looked}>
                 <span className={styles.number}>{r.revision}</span>
-                <span>
+                <button
+                  type="button"
+                  className={styles.what}
+                  aria-pressed={r.revision === looked}
+                  aria-label={`Look at revision ${r.revision}`}
+                  onClick={() => setLooked(r.revision === looked ? null : r.revision)}
+                >
                   <LocalTime at={r.madeAt} /> · {DONE[r.kind] ?? sayChanges(r.changes)}
-                </span>
+                </button>
                 {i > 0 ? (
                   <Form method="post">
                     <Button
@@ -72,6 +85,7 @@ export function Log({
           </ol>
         </section>
         <section className={styles.side}>
+          <Compare lessonId={lessonId} revision={looked ?? Math.max(1, latest - 1)} latest={latest} />
           <PrintList prints={prints} />
           {setAside.length > 0 ? (
             <section>
@@ -108,20 +122,4 @@ export function Log({
       </div>
     </div>
   );
-}
-
-/** "left bench: width" from the addresses of the changes. */
-function sayChanges(changes: readonly Change[]): string {
-  const said = changes.map(({ id, field, value }) => {
-    const thing = id.slice(id.indexOf("/") + 1).replaceAll("-", " ");
-    if (field === "self") return value === null ? `${thing} taken away` : `${thing} put down`;
-    const part = field
-      .replace(/^handles\./, "")
-      .replace(/Mm$/, "")
-      .replaceAll(".", " ")
-      .replace(/([a-z])([A-Z])/g, "$1 $2")
-      .toLowerCase();
-    return `${thing}: ${part}`;
-  });
-  return [...new Set(said)].slice(0, 3).join(", ");
 }

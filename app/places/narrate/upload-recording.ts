@@ -1,5 +1,6 @@
 import type { Take } from "#core/lesson";
 import type { RecordingAnswer } from "../../routes/recording.ts";
+import { putFile } from "../../ui/put-file.ts";
 
 /** Stores a recording and finds out its length and picture size. Progress runs from 0 to 1. */
 export async function uploadRecording(
@@ -12,7 +13,7 @@ export async function uploadRecording(
     return {
       problem: `"${file.name}" does not play in this browser, so its length is not known. Nothing was stored.`,
     };
-  const answer = await put(`/lessons/${lessonId}/recording`, file, onProgress);
+  const answer = await putFile<RecordingAnswer>(`/lessons/${lessonId}/recording`, file, onProgress);
   return "file" in answer ? { file: answer.file, ...about } : answer;
 }
 
@@ -35,28 +36,5 @@ function findVideoFacts(
     };
     video.onerror = () => done(null);
     video.src = url;
-  });
-}
-
-/** A PUT that tells how far it is, which fetch cannot. */
-function put(url: string, file: File, onProgress: (share: number) => void): Promise<RecordingAnswer> {
-  return new Promise((resolve) => {
-    const request = new XMLHttpRequest();
-    request.open("PUT", url);
-    request.setRequestHeader("Content-Type", file.type);
-    request.setRequestHeader("X-File-Name", encodeURIComponent(file.name));
-    request.upload.onprogress = (e) => onProgress(e.total > 0 ? e.loaded / e.total : 0);
-    request.onload = () => {
-      try {
-        resolve(JSON.parse(request.responseText) as RecordingAnswer);
-      } catch {
-        resolve({ problem: `"${file.name}" was not stored: the server answered ${request.status}.` });
-      }
-    };
-    request.onerror = () =>
-      resolve({
-        problem: `"${file.name}" was not stored: the connection broke. What was sent is thrown away; try again.`,
-      });
-    request.send(file);
   });
 }

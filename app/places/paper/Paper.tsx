@@ -1,51 +1,54 @@
-import { SegmentedControl, Select } from "@mantine/core";
+import { Button, Checkbox, NumberInput, SegmentedControl, Select } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { type Change, smallestStepMm } from "#core/base";
 import { drawState } from "#core/display";
 import {
+  addFrame,
   changeViewKind,
   dragPaperHandle,
+  frameIsUsed,
+  joinOf,
+  joinSheets,
   paperHandles,
   paperMeasures,
+  removeFrame,
   setMeasure,
+  singleSheet,
+  standardSizeOf,
   VIEW_KINDS,
   type ViewKind,
   viewKindOf,
 } from "#core/handles";
 import { applyChanges } from "#core/lesson";
-import { STANDARD_SHEETS } from "#core/view";
+import { type SightAid, sightAids } from "#core/pipeline";
+import { callFrame, STANDARD_SHEETS } from "#core/view";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { SheetDesk } from "../../lesson/SheetDesk.tsx";
 import { SheetHandle } from "../../lesson/SheetHandle.tsx";
+import { StillUnder, TakeUnderPanel } from "../../lesson/TakeUnder.tsx";
 import { useDrawnInWorker } from "../../lesson/use-drawn-in-worker.ts";
+import { useStill } from "../../lesson/use-still.ts";
+import { MarkLayer } from "../../ui/DrawingView.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { LengthInput } from "../../ui/LengthInput.tsx";
+import { deskAround } from "./desk-around.ts";
+import styles from "./Paper.module.css";
 
-/** How much desk shows round the sheet: enough for the vanishing points, as long as the sheet stays the biggest thing. */
-function deskAround(
-  points: readonly { xMm: number; yMm: number }[],
-  { widthMm, heightMm }: { widthMm: number; heightMm: number },
-) {
-  const margin = 12;
-  // What would need more desk than that is set by number: a larger desk would make the sheet too small to work on.
-  const within = (needed: number, least: number, most: number) =>
-    needed + margin > most ? least : Math.max(least, needed + margin);
-  const xs = points.map((p) => p.xMm);
-  const ys = points.map((p) => p.yMm);
-  return {
-    left: within(-Math.min(...xs), widthMm * 0.22, widthMm * 0.8),
-    right: within(Math.max(...xs) - widthMm, widthMm * 0.22, widthMm * 0.8),
-    top: within(-Math.min(...ys), 8, heightMm * 0.3),
-    bottom: within(Math.max(...ys) - heightMm, 8, heightMm * 0.3),
-  };
-}
+const AIDS: readonly { readonly aid: SightAid; readonly label: string }[] = [
+  { aid: "cone", label: "Cone of vision, and what is stretched" },
+  { aid: "tape", label: "Paper to tape on, marks on the edges" },
+  { aid: "ruler", label: "Lines longer than the ruler" },
+  { aid: "seams", label: "Where sheets are joined" },
+];
 
 /** Sheet, horizon and vanishing point: by dragging on the desk or by number beside it. */
 export function Paper() {
   const { lesson: kept, computed, commit: keep, step } = useLesson();
   // A dragged horizon or point changes every line: while it lasts the sheet is drawn in a worker, the latest place winning.
   const [gesture, setGesture] = useState<readonly Change[] | null>(null);
+  const [aids, setAids] = useState<readonly SightAid[]>(["cone", "tape", "seams"]);
+  const still = useStill(kept);
   const lesson = useMemo(() => {
     const tried = gesture && applyChanges(kept, gesture);
     return tried?.ok ? tried.value.lesson : kept;
@@ -56,18 +59,16 @@ export function Paper() {
   };
   const { sheet } = lesson;
   const shown = step ? { moveIndex: step.lastMove, newFrom: step.firstMove } : null;
-  const inWorker = useDrawnInWorker(gesture ? lesson : null, shown);
+  const drawn = useDrawnInWorker(gesture ? lesson : null, shown, aids);
   const { moveIndex, newFrom } = shown ?? {
     moveIndex: computed.moves.length - 1,
     newFrom: computed.moves.length,
   };
+  const atRest = useMemo(() => sightAids(computed, new Set(aids)), [computed, aids]);
   const drawing = {
-    ...(inWorker ?? drawState(computed.paper, computed.sheet, moveIndex, newFrom, "bench")),
+    ...(drawn?.drawing ?? drawState(computed.paper, computed.sheet, moveIndex, newFrom, "bench")),
     alt: "The sheet",
   };
-  const standard = STANDARD_SHEETS.findIndex(
-    (s) => s.widthMm === sheet.widthMm && s.heightMm === sheet.heightMm,
-  );
   const handles = paperHandles(lesson);
   const desk = deskAround(
     handles.map((h) => h.at),
@@ -79,13 +80,21 @@ export function Paper() {
   return (
     <div className={place.sides}>
       <div className={place.sheet}>
-        <SheetDesk drawing={drawing} beyondMm={desk} label="The sheet on the desk">
+        <SheetDesk
+          drawing={drawing}
+          beyondMm={desk}
+          label="The sheet on the desk"
+          under={still.isUnder ? <StillUnder still={still} sheet={sheet} /> : undefined}
+        >
+          <g pointerEvents="none">
+            <MarkLayer drawing={{ ...drawing, marks: drawn?.aids ?? atRest }} />
+          </g>
           {handles.map((handle) => (
             <SheetHandle
               key={handle.id}
               handle={handle}
               stepMm={smallestStepMm(sheet)}
-              drag={(to) => dragPaperHandle(lesson, handle.id, to)}
+              drag={(to) => ({ changes: dragPaperHandle(lesson, handle.id, to) })}
               preview={setGesture}
               commit={commit}
             />
@@ -93,55 +102,7 @@ export function Paper() {
         </SheetDesk>
       </div>
       <aside className={place.column} aria-label="Measures of the sheet">
-        <h2>The sheet</h2>
-        <Select
-          label="Size"
-          allowDeselect={false}
-          value={standard < 0 ? "own" : String(standard)}
-          data={[
-            ...STANDARD_SHEETS.map((s, i) => ({ value: String(i), label: s.name })),
-            { value: "own", label: "Own size" },
-          ]}
-          onChange={(value) => {
-            const chosen = value === null || value === "own" ? undefined : STANDARD_SHEETS[Number(value)];
-            if (chosen)
-              commit([
-                { id: "sheet", field: "widthMm", value: chosen.widthMm },
-                { id: "sheet", field: "heightMm", value: chosen.heightMm },
-              ]);
-          }}
-        />
-        <div className={place.pairs}>
-          {paperMeasures(lesson)
-            .filter((m) => m.id === "sheet")
-            .map((m) => (
-              <LengthInput
-                key={m.field}
-                label={m.label}
-                valueMm={m.value ?? 0}
-                style={sheet}
-                wholeMm={m.wholeMm}
-                onChange={(mm) => commit(setMeasure(lesson, m, mm))}
-              />
-            ))}
-        </div>
-        <SegmentedControl
-          aria-label="Readings in"
-          value={sheet.unit}
-          data={[
-            { value: "in", label: "inches" },
-            { value: "mm", label: "millimetres" },
-          ]}
-          onChange={(unit) => commit([{ id: "sheet", field: "unit", value: unit }])}
-        />
-        {sheet.unit === "in" ? (
-          <SegmentedControl
-            aria-label="Smallest fraction"
-            value={String(sheet.smallestFraction)}
-            data={[2, 4, 8, 16].map((n) => ({ value: String(n), label: `1⁄${n}` }))}
-            onChange={(n) => commit([{ id: "sheet", field: "smallestFraction", value: Number(n) }])}
-          />
-        ) : null}
+        <SheetMeasures />
         <h2>Eye level and vanishing points</h2>
         <Select
           label="Seen with"
@@ -162,11 +123,148 @@ export function Paper() {
               onChange={(mm) => commit(setMeasure(lesson, m, mm))}
             />
           ))}
-        <p className={place.quiet}>
-          Drag the horizon up or down and the point along it, or use the arrow keys on either.
-        </p>
+        <FurtherPoints />
+        <Checkbox.Group
+          label="Shown on the desk"
+          value={[...aids]}
+          onChange={(value) => setAids(value as SightAid[])}
+        >
+          <div className={styles.aids}>
+            {AIDS.filter(({ aid }) => aid !== "seams" || sheet.joined).map(({ aid, label }) => (
+              <Checkbox key={aid} value={aid} label={label} />
+            ))}
+          </div>
+        </Checkbox.Group>
+        <TakeUnderPanel
+          still={still}
+          fits={{ objectId: null, label: "Lay horizon and points on the lines" }}
+          callStroke={(id) => id.replace("/", ": ").replaceAll("-", " ")}
+          onFit={commit}
+        />
         <FindingList findings={about} onMend={commit} />
       </aside>
+    </div>
+  );
+}
+
+/** Size of the sheet, of one or of several joined, and how lengths on it are said. */
+function SheetMeasures() {
+  const { lesson, commit } = useLesson();
+  const { sheet } = lesson;
+  const standard = standardSizeOf(sheet);
+  const one = singleSheet(sheet);
+  const join = joinOf(sheet);
+  const count = (label: string, field: "across" | "down") => (
+    <NumberInput
+      label={label}
+      size="sm"
+      min={1}
+      max={6}
+      allowDecimal={false}
+      clampBehavior="strict"
+      value={join[field]}
+      onChange={(n) =>
+        typeof n === "number" && n !== join[field] && commit(joinSheets(one, { ...join, [field]: n }))
+      }
+    />
+  );
+  return (
+    <>
+      <h2>The sheet</h2>
+      <Select
+        label="Size"
+        allowDeselect={false}
+        value={standard < 0 ? "own" : String(standard)}
+        data={[
+          ...STANDARD_SHEETS.map((s, i) => ({ value: String(i), label: s.name })),
+          { value: "own", label: "Own size" },
+        ]}
+        onChange={(value) => {
+          const chosen = value === null || value === "own" ? undefined : STANDARD_SHEETS[Number(value)];
+          if (chosen) commit(joinSheets(chosen, join));
+        }}
+      />
+      <div className={place.pairs}>
+        {paperMeasures(lesson)
+          .filter((m) => m.id === "sheet")
+          .map((m) => (
+            <LengthInput
+              key={m.field}
+              label={sheet.joined ? m.label.replace("Sheet", "In all,") : m.label}
+              valueMm={m.value ?? 0}
+              style={sheet}
+              wholeMm={m.wholeMm}
+              onChange={(mm) => commit(setMeasure(lesson, m, mm))}
+            />
+          ))}
+        {count("Joined across", "across")}
+        {count("Joined down", "down")}
+        {sheet.joined ? (
+          <LengthInput
+            label="Overlap"
+            valueMm={join.overlapMm}
+            style={sheet}
+            wholeMm={one.widthMm}
+            onChange={(overlapMm) => commit(joinSheets(one, { ...join, overlapMm }))}
+          />
+        ) : null}
+        <LengthInput
+          label="Ruler"
+          valueMm={sheet.rulerMm ?? 300}
+          style={sheet}
+          wholeMm={sheet.widthMm}
+          onChange={(mm) => commit([{ id: "sheet", field: "rulerMm", value: mm }])}
+        />
+      </div>
+      <SegmentedControl
+        aria-label="Readings in"
+        value={sheet.unit}
+        data={[
+          { value: "in", label: "inches" },
+          { value: "mm", label: "millimetres" },
+        ]}
+        onChange={(unit) => commit([{ id: "sheet", field: "unit", value: unit }])}
+      />
+      {sheet.unit === "in" ? (
+        <SegmentedControl
+          aria-label="Smallest fraction"
+          value={String(sheet.smallestFraction)}
+          data={[2, 4, 8, 16].map((n) => ({ value: String(n), label: `1⁄${n}` }))}
+          onChange={(n) => commit([{ id: "sheet", field: "smallestFraction", value: Number(n) }])}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** Further points on the same horizon, for things that stand askew. */
+function FurtherPoints() {
+  const { lesson, commit } = useLesson();
+  const added = addFrame(lesson);
+  return (
+    <div className={styles.further}>
+      {lesson.view.frames.slice(1).map((frame) => (
+        <div key={frame.id} className={styles.frame}>
+          <span>
+            Points of {callFrame(frame.id)}
+            {frameIsUsed(lesson, frame.id) ? "" : ", not used yet"}
+          </span>
+          <Button
+            size="compact-sm"
+            variant="subtle"
+            disabled={frameIsUsed(lesson, frame.id)}
+            onClick={() => {
+              const changes = removeFrame(lesson, frame.id);
+              if (changes) commit(changes);
+            }}
+          >
+            Take away
+          </Button>
+        </div>
+      ))}
+      <Button size="compact-md" variant="default" disabled={!added} onClick={() => added && commit(added)}>
+        Further points on this horizon
+      </Button>
     </div>
   );
 }

@@ -31,7 +31,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
   const corners = dragged ?? take?.corners ?? null;
   const frame = useMemo(
     () =>
-      frameAt(computed, clock.atMs, {
+      frameAt({ ...computed, hand: computed.lesson.plan.hand }, clock.atMs, {
         medium: video ? "overlay" : "bench",
         tools: !video,
         withSheet: !video,

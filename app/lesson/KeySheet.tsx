@@ -1,0 +1,95 @@
+import { ActionIcon, Kbd, Modal, Switch, Tooltip } from "@mantine/core";
+import { useState } from "react";
+import { useKeys, useSingleKeysOn } from "../ui/use-keys.ts";
+import styles from "./KeySheet.module.css";
+
+const KEYS: readonly {
+  readonly where: string;
+  readonly keys: readonly (readonly [keys: readonly string[], does: string])[];
+}[] = [
+  {
+    where: "Everywhere in a lesson",
+    keys: [
+      [["Ctrl", "Z"], "take back the last edit"],
+      [["Ctrl", "Shift", "Z"], "do it again"],
+      [["←", "→"], "go along the steps, when one of them has the focus"],
+      [["?"], "this sheet"],
+    ],
+  },
+  {
+    where: "On the desk",
+    keys: [
+      [["Tab"], "from handle to handle"],
+      [["arrows"], "move the handle by the smallest fraction, with Shift by eight"],
+      [["+"], "nearer"],
+      [["−"], "further off"],
+      [["0"], "the whole sheet"],
+      [["T"], "true size"],
+      [["Alt", "arrows"], "move the desk"],
+      [["Alt"], "held while dragging: nothing takes hold of the handle"],
+    ],
+  },
+  {
+    where: "Build",
+    keys: [
+      [["B"], "put down a box"],
+      [["A"], "all constructions"],
+      [["arrows"], "nudge what is chosen, with Shift by eight"],
+      [["D"], "copy"],
+      [["M"], "copy to the other side"],
+      [["H"], "leave out of the drawing, or draw again"],
+      [["L"], "hold where it is, or let go"],
+      [["["], "draw earlier"],
+      [["]"], "draw later"],
+      [["Delete"], "take away"],
+      [["Esc"], "choose nothing"],
+      [[","], "one move back"],
+      [["."], "one move on"],
+    ],
+  },
+];
+
+/** All keys on one sheet, and the switch for those that need no Ctrl or Alt. */
+export function KeySheet() {
+  const [open, setOpen] = useState(false);
+  const [on, setOn] = useSingleKeysOn();
+  useKeys([
+    ["shift+?", () => setOpen(true)],
+    ["?", () => setOpen(true)],
+  ]);
+  return (
+    <>
+      <Tooltip label="Keys (?)">
+        <ActionIcon variant="subtle" color="slate" size="lg" aria-label="Keys" onClick={() => setOpen(true)}>
+          ?
+        </ActionIcon>
+      </Tooltip>
+      <Modal opened={open} onClose={() => setOpen(false)} title="Keys" size="xl">
+        <Switch
+          label="Single keys work (Ctrl and Alt combinations always do)"
+          checked={on}
+          onChange={(e) => setOn(e.currentTarget.checked)}
+        />
+        <div className={styles.columns}>
+          {KEYS.map(({ where, keys }) => (
+            <section key={where}>
+              <h3>{where}</h3>
+              <dl className={styles.keys}>
+                {keys.map(([combination, does]) => (
+                  <div key={does}>
+                    <dt>
+                      {combination.map((key) => (
+                        <Kbd key={key}>{key}</Kbd>
+                      ))}
+                    </dt>
+                    <dd>{does}</dd>
+                  </div>
+                ))}
+              </dl>
+            </section>
+          ))}
+        </div>
+      </Modal>
+    </>
+  );
+}

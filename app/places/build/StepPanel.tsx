@@ -1,0 +1,147 @@
+import { Button, NumberInput, Select, Textarea, TextInput } from "@mantine/core";
+import { useState } from "react";
+import { cutStep, joinStep, sayOfStep } from "#core/handles";
+import { reorderStep } from "#core/pipeline";
+import { AGE_BANDS } from "#core/plan";
+import { waitMs } from "#core/schedule";
+import type { Step, StepKind } from "#core/steps";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import place from "../../lesson/place.module.css";
+import { StepNotes } from "../../lesson/StepWords.tsx";
+import styles from "./Build.module.css";
+
+const KINDS: readonly { readonly value: StepKind; readonly label: string }[] = [
+  { value: "draw-along", label: "Draw along" },
+  { value: "watch", label: "Watch only" },
+  { value: "measure", label: "Measure" },
+  { value: "check", label: "Check" },
+  { value: "erase", label: "Rub out" },
+  { value: "talk", label: "Talk" },
+  { value: "optional", label: "If you like" },
+];
+
+/** A step as it is told: its words to change where they stand, what it is, how long it is waited for, where it goes. */
+export function StepPanel({ step, shown }: { step: Step; shown: number }) {
+  const { lesson, computed, commit, chooseStep } = useLesson();
+  const [typed, setTyped] = useState<{ title?: string | undefined; words?: string | undefined }>({});
+  const [refused, setRefused] = useState<string | null>(null);
+  const own = lesson.steps[step.id];
+  const words = step.instruction.join(" ");
+  const index = computed.steps.indexOf(step);
+  const before = joinStep(lesson, computed.steps, computed.moves, step);
+  const cut = cutStep(lesson, computed.moves, step, shown + 1);
+  const move = (to: number) => {
+    const { changes, refused } = reorderStep(computed, step.id, to);
+    setRefused(refused);
+    if (changes) commit(changes);
+  };
+  const pace = AGE_BANDS[lesson.plan.ageBand];
+  return (
+    <section className={styles.panel} aria-label={`Step ${step.number}`}>
+      <div className={styles.stepHead}>
+        <span className={styles.stepNumber}>{step.number}</span>
+        <TextInput
+          aria-label="Title of the step"
+          size="md"
+          variant="unstyled"
+          classNames={{ input: styles.inPlace ?? "" }}
+          value={typed.title ?? step.title}
+          maxLength={80}
+          onChange={(e) => setTyped({ ...typed, title: e.currentTarget.value })}
+          onBlur={() => {
+            const title = typed.title?.trim();
+            if (title !== undefined && title !== step.title) commit(sayOfStep(step, "title", title || null));
+            setTyped({ ...typed, title: undefined });
+          }}
+          onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+        />
+      </div>
+      <Textarea
+        aria-label="What is said"
+        autosize
+        minRows={2}
+        variant="unstyled"
+        classNames={{ input: styles.inPlace ?? "" }}
+        value={typed.words ?? words}
+        maxLength={600}
+        onChange={(e) => setTyped({ ...typed, words: e.currentTarget.value })}
+        onBlur={() => {
+          const said = typed.words?.trim();
+          if (said !== undefined && said !== words) commit(sayOfStep(step, "instruction", said || null));
+          setTyped({ ...typed, words: undefined });
+        }}
+      />
+      {own?.title || own?.instruction ? (
+        <Button
+          size="compact-sm"
+          variant="subtle"
+          onClick={() => commit([...sayOfStep(step, "title", null), ...sayOfStep(step, "instruction", null)])}
+        >
+          Back to the usual words
+        </Button>
+      ) : null}
+      <div className={styles.notes}>
+        <StepNotes step={step} />
+      </div>
+      <div className={place.pairs}>
+        <Select
+          label="The class"
+          size="sm"
+          allowDeselect={false}
+          value={step.kind}
+          data={[...KINDS]}
+          onChange={(kind) => kind && commit(sayOfStep(step, "kind", kind))}
+        />
+        <NumberInput
+          label="Wait after it, s"
+          size="sm"
+          min={0}
+          max={3600}
+          allowDecimal={false}
+          value={step.holdMs === null ? "" : step.holdMs / 1000}
+          placeholder={`${Math.round(waitMs(step, pace) / 1000)}, by age`}
+          onChange={(seconds) => {
+            const holdMs = typeof seconds === "number" ? seconds * 1000 : null;
+            if (holdMs !== step.holdMs) commit(sayOfStep(step, "holdMs", holdMs));
+          }}
+        />
+      </div>
+      <div className={styles.actions}>
+        <Button size="compact-sm" variant="default" disabled={index <= 0} onClick={() => move(index - 1)}>
+          Earlier
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          disabled={index + 1 >= computed.steps.length}
+          onClick={() => move(index + 1)}
+        >
+          Later
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          disabled={!before}
+          onClick={() => {
+            if (!before) return;
+            const previous = computed.steps[index - 1];
+            commit(before);
+            chooseStep(previous?.id ?? null);
+          }}
+        >
+          Tell with the step before
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          disabled={!cut}
+          title={cut ? undefined : "Go to the move after which to part it, with the slider below the sheet"}
+          onClick={() => cut && commit(cut)}
+        >
+          {cut ? `Part after move ${shown - step.firstMove + 1}` : "Part it here"}
+        </Button>
+      </div>
+      {refused ? <p role="status">{refused}</p> : null}
+    </section>
+  );
+}

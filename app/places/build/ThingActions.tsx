@@ -1,0 +1,86 @@
+import { Button } from "@mantine/core";
+import type { ReactNode } from "react";
+import type { Change } from "#core/base";
+import {
+  canMirror,
+  duplicateObject,
+  mirrorCopy,
+  moveInDepth,
+  moveInOrder,
+  setMark,
+  squareObject,
+  standInRow,
+  takeAway,
+  turningOf,
+  turnObject,
+} from "#core/handles";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import styles from "./Build.module.css";
+import type { Chosen } from "./use-chosen.ts";
+
+/** What can be done with the things chosen, one or several. */
+export function ThingActions({ chosen }: { chosen: Chosen }): ReactNode {
+  const { lesson, computed, commit } = useLesson();
+  const { ids, only } = chosen;
+  const things = lesson.objects.filter((o) => ids.includes(o.id));
+  const all = (field: "hidden" | "locked") => things.every((o) => o[field] === true);
+  const button = (label: string, changes: readonly Change[] | null, then?: () => void) => (
+    <Button
+      key={label}
+      size="compact-sm"
+      variant="default"
+      disabled={changes === null}
+      onClick={() => {
+        if (!changes) return;
+        commit(changes);
+        then?.();
+      }}
+    >
+      {label}
+    </Button>
+  );
+  const marks = [
+    button(all("hidden") ? "Draw it again" : "Leave out", setMark(ids, "hidden", !all("hidden"))),
+    button(all("locked") ? "Let go" : "Hold in place", setMark(ids, "locked", !all("locked"))),
+  ];
+  const away = button(
+    "Take away",
+    ids.flatMap((id) => takeAway(lesson, id)),
+    () => chosen.choose(null),
+  );
+  if (!only) {
+    const row = standInRow(lesson, computed.view, ids);
+    return (
+      <div className={styles.actions}>
+        {button("Stand them in a row", row.length > 0 ? row : null)}
+        {marks}
+        {away}
+      </div>
+    );
+  }
+  const group = computed.program.scene.get(only.id)?.depthGroup ?? only.id;
+  const { frontToBack } = computed.program;
+  const copy = duplicateObject(lesson, only.id);
+  const mirrored = canMirror(only, computed.view) ? mirrorCopy(lesson, computed.view, only.id) : null;
+  const turning = turningOf(lesson, only);
+  return (
+    <div className={styles.actions}>
+      {button("Copy", copy?.changes ?? null, () => copy && chosen.choose(copy.id))}
+      {button(
+        "Copy to the other side",
+        mirrored?.changes ?? null,
+        () => mirrored && chosen.choose(mirrored.id),
+      )}
+      {marks}
+      {button("Draw earlier", moveInOrder(lesson, only.id, -1))}
+      {button("Draw later", moveInOrder(lesson, only.id, 1))}
+      {button("Bring nearer", moveInDepth(frontToBack, group, -1))}
+      {button("Send back", moveInDepth(frontToBack, group, 1))}
+      {button(
+        turning.turned ? "Square with the others" : "Turn it askew",
+        turning.possible ? (turning.turned ? squareObject : turnObject)(lesson, only.id) : null,
+      )}
+      {away}
+    </div>
+  );
+}
