@@ -64,7 +64,13 @@ export function KeySheet() {
           ?
         </ActionIcon>
       </Tooltip>
-      <Modal opened={open} onClose={() => setOpen(false)} title="Keys" size="xl">
+      <Modal
+        opened={open}
+        onClose={() => setOpen(false)}
+        title="Keys"
+        size="xl"
+        closeButtonProps={{ "aria-label": "Close" }}
+      >
         <Switch
           label="Single keys work (Ctrl and Alt combinations always do)"
           checked={on}

@@ -20,8 +20,11 @@ export interface LessonEditor {
   readonly changedElsewhere: boolean;
   /** Why the last edit was not taken; empty when it was. */
   readonly refusals: readonly Finding[];
-  /** Makes an edit: seen at once, saved in order. */
-  commit(changes: readonly Change[]): void;
+  /**
+   * Makes an edit: seen at once, saved in order. What depends on where things are just now is given as a function: keys
+   * may come faster than the page is drawn.
+   */
+  commit(edit: Edit): void;
   /** Shows an edit while a gesture lasts; null ends it. */
   preview(changes: readonly Change[] | null): void;
   undo(): void;
@@ -30,8 +33,12 @@ export interface LessonEditor {
   dismissRefusals(): void;
 }
 
+/** Changes, or what they are for the lesson as it is at that moment. */
+export type Edit = readonly Change[] | ((lesson: Lesson) => readonly Change[]);
+
 type Op =
-  | { readonly intent: "changes"; readonly changes: readonly Change[] }
+  /** `base`: made on that revision, before it was known that another window had saved over it. */
+  | { readonly intent: "changes"; readonly changes: readonly Change[]; readonly base?: number }
   | { readonly intent: "undo" | "redo" };
 
 /**
@@ -40,46 +47,60 @@ type Op =
  */
 export function useLessonEditor(
   lessonId: string,
-  stored: { lesson: Lesson; revision: number; canUndo: boolean; canRedo: boolean },
+  stored: {
+    lesson: Lesson;
+    revision: number;
+    canUndo: boolean;
+    canRedo: boolean;
+    /** The server could not be asked: this is what it said before. */
+    unreachable?: boolean;
+  },
 ): LessonEditor {
   const fetcher = useFetcher<SaveAnswer>();
   const revalidator = useRevalidator();
   const [queue, setQueue] = useState<readonly Op[]>([]);
-  const [sent, setSent] = useState<{ base: number; op: Op } | null>(null);
+  /** The edit under way; `landed` once it is saved, until that revision is shown. */
+  const [sent, setSent] = useState<{ base: number; op: Op; landed?: number } | null>(null);
   const [gesture, setGesture] = useState<readonly Change[] | null>(null);
   const [refusals, setRefusals] = useState<readonly Finding[]>([]);
   const [failed, setFailed] = useState(false);
   const [elsewhere, setElsewhere] = useState<number | null>(null);
 
+  const unreachable = stored.unreachable === true;
   const idle = fetcher.state === "idle" && revalidator.state === "idle";
   useEffect(() => {
-    if (!idle || sent !== null || failed) return;
-    const [op, ...rest] = queue;
+    if (!idle || sent !== null || failed || unreachable) return;
+    const [op] = queue;
     if (!op) return;
-    setQueue(rest);
+    // An edit may have come in since this was drawn: only the one sent leaves the queue.
+    setQueue((q) => q.slice(1));
     setSent({ base: stored.revision, op });
+    // An op that knows its own base keeps it.
     void fetcher.submit({ base: stored.revision, ...op } as never, {
       method: "post",
       action: `/lessons/${lessonId}/save`,
       encType: "application/json",
     });
-  }, [idle, sent, failed, queue, stored.revision, lessonId, fetcher]);
+  }, [idle, sent, failed, unreachable, queue, stored.revision, lessonId, fetcher]);
 
   const answered = useRef<SaveAnswer | undefined>(undefined);
   useEffect(() => {
     if (!idle || sent === null || fetcher.data === undefined || fetcher.data === answered.current) return;
     answered.current = fetcher.data;
     const answer = fetcher.data;
+    if (answer.kind === "saved") {
+      setElsewhere(answer.merged ? answer.revision : null);
+      setSent({ ...sent, landed: answer.revision });
+      return;
+    }
     setSent(null);
     switch (answer.kind) {
-      case "saved":
-        setElsewhere(answer.merged ? answer.revision : null);
-        return;
       case "refused":
         setRefusals(answer.findings);
         return;
       case "conflict":
-        setQueue([]);
+        // What was made on top of the refused edit is kept aside with it, or laid over what was saved, as it fits.
+        setQueue((q) => q.flatMap((op) => (op.intent === "changes" ? [{ base: sent.base, ...op }] : [])));
         setRefusals([
           { code: "conflict", severity: "fault", about: lessonId, message: answer.message, numbers: {} },
         ]);
@@ -92,8 +113,18 @@ export function useLessonEditor(
     }
   }, [idle, sent, fetcher.data, lessonId, revalidator]);
 
+  useEffect(() => {
+    if (sent?.landed !== undefined && stored.revision >= sent.landed) setSent(null);
+  }, [sent, stored.revision]);
+
+  const retry = () => {
+    setFailed(false);
+    if (unreachable) void revalidator.revalidate();
+  };
   // While an edit of this window is under way, its answer brings whatever else was saved.
   useOtherWindows(lessonId, (revision) => {
+    // The line is there again: what waited goes on by itself.
+    if (failed || unreachable) return retry();
     if (revision <= stored.revision || sent !== null || queue.length > 0 || !idle) return;
     setElsewhere(revision);
     void revalidator.revalidate();
@@ -117,19 +148,22 @@ export function useLessonEditor(
 
   const latest = useRef(lesson);
   latest.current = lesson;
-  const commit = useCallback((changes: readonly Change[]) => {
+  const commit = useCallback((edit: Edit) => {
     setGesture(null);
+    const changes = typeof edit === "function" ? edit(latest.current) : edit;
     if (changes.length === 0) return;
     const tried = applyChanges(latest.current, changes);
     setRefusals(tried.ok ? [] : tried.findings);
-    if (tried.ok) setQueue((q) => [...q, { intent: "changes", changes }]);
+    if (!tried.ok) return;
+    latest.current = tried.value.lesson;
+    setQueue((q) => [...q, { intent: "changes", changes }]);
   }, []);
 
   return {
     lessonId,
     lesson,
     computed,
-    saveState: failed ? "failed" : queue.length > 0 || sent !== null ? "saving" : "saved",
+    saveState: failed || unreachable ? "failed" : queue.length > 0 || sent !== null ? "saving" : "saved",
     canUndo: stored.canUndo,
     canRedo: stored.canRedo,
     changedElsewhere: elsewhere !== null && elsewhere === stored.revision,
@@ -138,7 +172,7 @@ export function useLessonEditor(
     preview: setGesture,
     undo: () => setQueue((q) => [...q, { intent: "undo" }]),
     redo: () => setQueue((q) => [...q, { intent: "redo" }]),
-    retry: () => setFailed(false),
+    retry,
     dismissRefusals: () => setRefusals([]),
   };
 }

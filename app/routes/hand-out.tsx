@@ -3,6 +3,7 @@ import { computeLesson } from "#core/pipeline";
 import { findLesson } from "#server/lessons.server.ts";
 import { cardPages } from "#server/pdf/cards.server.ts";
 import { listPrints } from "#server/prints.server.ts";
+import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { HandOut } from "../places/hand-out/HandOut.tsx";
 import type { Route } from "./+types/hand-out";
@@ -18,8 +19,14 @@ export function loader({ params }: Route.LoaderArgs) {
   };
 }
 
+const keyOf = (lessonId: string | undefined) => `hand-out/${lessonId}`;
+
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  freshOrKept(keyOf(params.lessonId), serverLoader);
+
 export { shouldRevalidate };
 
-export default function HandOutRoute({ loaderData }: Route.ComponentProps) {
+export default function HandOutRoute({ loaderData, params }: Route.ComponentProps) {
+  useKept(keyOf(params.lessonId), loaderData);
   return <HandOut pages={loaderData.pages} prints={loaderData.prints} />;
 }

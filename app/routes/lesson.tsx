@@ -1,4 +1,5 @@
 import { findLesson } from "#server/lessons.server.ts";
+import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { LessonFrame } from "../lesson/LessonFrame.tsx";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import type { Route } from "./+types/lesson";
@@ -14,6 +15,11 @@ export function loader({ params }: Route.LoaderArgs) {
   return found;
 }
 
+const keyOf = (lessonId: string | undefined) => `lesson/${lessonId}`;
+
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  freshOrKept(keyOf(params.lessonId), serverLoader);
+
 export { shouldRevalidate };
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -21,5 +27,6 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 export default function LessonRoute({ loaderData }: Route.ComponentProps) {
+  useKept(keyOf(loaderData.id), loaderData);
   return <LessonFrame key={loaderData.id} stored={loaderData} />;
 }

@@ -4,6 +4,7 @@ import { makeCards } from "#core/display";
 import { computeLesson } from "#core/pipeline";
 import { findLesson, listRevisions, listSetAside, restore } from "#server/lessons.server.ts";
 import { listPrints } from "#server/prints.server.ts";
+import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { Log } from "../places/log/Log.tsx";
 import type { Route } from "./+types/log";
@@ -34,8 +35,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   return { problem: null };
 }
 
+const keyOf = (lessonId: string | undefined) => `log/${lessonId}`;
+
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  freshOrKept(keyOf(params.lessonId), serverLoader);
+
 export { shouldRevalidate };
 
-export default function LogRoute({ loaderData }: Route.ComponentProps) {
+export default function LogRoute({ loaderData, params }: Route.ComponentProps) {
+  useKept(keyOf(params.lessonId), loaderData);
   return <Log {...loaderData} />;
 }

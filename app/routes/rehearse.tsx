@@ -1,6 +1,7 @@
 import { findCurrentTake } from "#core/lesson";
 import { findFile } from "#server/files/store.server.ts";
 import { findLesson } from "#server/lessons.server.ts";
+import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { Rehearse } from "../places/rehearse/Rehearse.tsx";
 import type { Route } from "./+types/rehearse";
@@ -12,8 +13,14 @@ export async function loader({ params }: Route.LoaderArgs) {
   return { missingFile: file && !(await findFile(file)) ? file : null };
 }
 
+const keyOf = (lessonId: string | undefined) => `rehearse/${lessonId}`;
+
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  freshOrKept(keyOf(params.lessonId), serverLoader);
+
 export { shouldRevalidate };
 
-export default function RehearseRoute({ loaderData }: Route.ComponentProps) {
+export default function RehearseRoute({ loaderData, params }: Route.ComponentProps) {
+  useKept(keyOf(params.lessonId), loaderData);
   return <Rehearse missingFile={loaderData.missingFile} />;
 }

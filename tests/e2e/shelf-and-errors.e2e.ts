@@ -1,5 +1,6 @@
+import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
-import { boxesOf, bringIn, copyOf, DEMO, documentOf, expect, test } from "./bench-hand.ts";
+import { boxesOf, bringIn, copyOf, DEMO, documentOf, expect, saved, test } from "./bench-hand.ts";
 
 test("lesson files that cannot be used are refused with the place of the fault, and the shelf stays as it was", async ({
   page,
@@ -72,6 +73,157 @@ test("lessons are put away and brought back", async ({ page }) => {
   await page.getByRole("button", { name: "Bring back Put away for winter" }).first().click();
   await expect(page.getByRole("button", { name: "Put away Put away for winter" }).first()).toBeVisible();
   expect((await documentOf(page, id)).title).toBe("Put away for winter");
+});
+
+test("a lesson is found, copied, taken out as one file with its recording, and brought in again", async ({
+  page,
+}) => {
+  const id = await copyOf(page, (l) => ({ ...l, title: "Reed bank by the weir" }));
+  await page.goto("/");
+  const find = page.getByRole("searchbox", { name: "Find a lesson" });
+  await find.fill("reed one-point");
+  await expect(page.getByRole("heading", { level: 3 })).toHaveText(["Reed bank by the weir"]);
+  await expect(page.getByRole("status").filter({ hasText: /^1 of / })).toBeVisible();
+  await page.getByRole("button", { name: "Copy Reed bank by the weir" }).click();
+  await expect(page.getByRole("heading", { level: 3 })).toHaveText([
+    "Reed bank by the weir, copy",
+    "Reed bank by the weir",
+  ]);
+  await page.getByRole("combobox", { name: "Order of the shelf" }).click();
+  await page.getByRole("option", { name: "by name" }).click();
+  await expect(page.getByRole("heading", { level: 3 })).toHaveText([
+    "Reed bank by the weir",
+    "Reed bank by the weir, copy",
+  ]);
+  const download = page.waitForEvent("download");
+  await page
+    .getByRole("link", { name: "Take out Reed bank by the weir with all that belongs to it" })
+    .click();
+  const bundle = await download;
+  expect(bundle.suggestedFilename()).toMatch(/\.zip$/);
+  const path = await bundle.path();
+  const choosing = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Bring in a lesson file" }).click();
+  await (await choosing).setFiles({
+    name: "reed.zip",
+    mimeType: "application/zip",
+    buffer: readFileSync(path),
+  });
+  await page.waitForURL(/\/lessons\/[^/]+\/[a-z-]+$/);
+  const brought = new URL(page.url()).pathname.split("/")[2] ?? "";
+  expect(brought).not.toBe(id);
+  expect(await documentOf(page, brought)).toEqual(await documentOf(page, id));
+  // Its recording plays from the store.
+  const video = (await documentOf(page, brought)).takes[0]?.video?.file ?? "";
+  expect((await page.request.get(`/media/${video}`, { headers: { Range: "bytes=0-9" } })).status()).toBe(206);
+});
+
+test("a bundle that is none is refused in words", async ({ page, expectedErrors }) => {
+  expectedErrors.push(/400/);
+  await page.goto("/");
+  const choosing = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Bring in a lesson file" }).click();
+  await (await choosing).setFiles({
+    name: "holiday.zip",
+    mimeType: "application/zip",
+    buffer: Buffer.from("no"),
+  });
+  await expect(page.getByRole("alert")).toContainText(
+    '"holiday.zip" was not brought in; the shelf is as it was.',
+  );
+});
+
+test("a new lesson begins from a demo, and an earlier revision is looked at beside the present one", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "From a demo" }).click();
+  await page.getByRole("menuitem", { name: "The crane tower" }).click();
+  await page.waitForURL(/\/lessons\/the-crane-tower-\d+\//);
+  const id = new URL(page.url()).pathname.split("/")[2] ?? "";
+  await page.goto(`/lessons/${id}/build`);
+  await page.getByRole("button", { name: /^1\. / }).click();
+  await page.keyboard.press("ArrowRight");
+  await saved(page);
+  await page.getByRole("link", { name: "Log" }).click();
+  const pictures = page.locator("figure img");
+  await expect(pictures).toHaveCount(2);
+  for (const picture of await pictures.all())
+    await expect.poll(() => picture.evaluate((i) => (i as HTMLImageElement).naturalWidth)).toBeGreaterThan(0);
+  // What is new since is drawn in the accent, what is gone dashed.
+  const now = await page.request.get((await pictures.last().getAttribute("src")) ?? "");
+  expect(await now.text()).toMatch(/stroke="#b8441f"/);
+  expect(await now.text()).toMatch(/stroke="#9a5a43"[^>]*stroke-dasharray/);
+});
+
+test("no place moves under the hand while it loads", async ({ page }) => {
+  await page.addInitScript(() => {
+    const shifts: { value: number; what: string }[] = [];
+    Object.assign(window, { shifts });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as unknown as {
+        value: number;
+        hadRecentInput: boolean;
+        sources: { node?: Element }[];
+      }[])
+        if (!entry.hadRecentInput)
+          shifts.push({ value: entry.value, what: entry.sources.map((s) => s.node?.nodeName).join(" ") });
+    }).observe({ type: "layout-shift", buffered: true });
+  });
+  for (const place of ["", "plan", "paper", "build", "narrate", "rehearse", "hand-out", "log"]) {
+    await page.goto(place === "" ? "/" : `/lessons/${DEMO}/${place}`);
+    await page.waitForTimeout(1500);
+    const shifts = await page.evaluate(
+      () => (window as unknown as { shifts: { value: number; what: string }[] }).shifts,
+    );
+    const sum = shifts.reduce((s, x) => s + x.value, 0);
+    // Web Vitals call 0.1 good; a bench should not move at all.
+    expect(sum, `${place}: ${JSON.stringify(shifts)}`).toBeLessThan(0.01);
+  }
+});
+
+test("at 1024 by 700 nothing of a place is cut off to the side, and the sheet stays the largest thing", async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1024, height: 700 });
+  for (const place of ["plan", "paper", "build", "narrate", "rehearse", "hand-out", "log"]) {
+    await page.goto(`/lessons/${DEMO}/${place}`);
+    const wide = await page.evaluate(() => ({
+      page: document.documentElement.scrollWidth,
+      header: document.querySelector("header")?.scrollWidth ?? 0,
+      main: document.querySelector("main")?.scrollWidth ?? 0,
+    }));
+    expect(Math.max(wide.page, wide.header, wide.main), place).toBeLessThanOrEqual(1024);
+  }
+  await page.goto(`/lessons/${DEMO}/build`);
+  const sheet = await page.getByRole("group", { name: "The sheet to build on" }).boundingBox();
+  expect((sheet?.width ?? 0) * (sheet?.height ?? 0)).toBeGreaterThan(1024 * 700 * 0.35);
+});
+
+test("the keys are listed on one sheet, single ones can be switched off, and a chosen thing is worked on with none but keys", async ({
+  page,
+}) => {
+  const id = await copyOf(page, (l) => ({ ...l, title: "Keys on the quay", takes: [], currentTake: null }));
+  await page.goto(`/lessons/${id}/build`);
+  await page.getByRole("button", { name: "1. left bench" }).press("Enter");
+  const left = async () => boxesOf(await documentOf(page, id))[0]?.handles.fromLeftMm ?? 0;
+  const before = await left();
+  await page.keyboard.press("Shift+ArrowRight");
+  await saved(page);
+  expect((await left()) - before).toBeCloseTo(25.4, 3);
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
+  expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
+  await page.getByRole("switch", { name: /Single keys work/ }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeHidden();
+  const then = await left();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("d");
+  await page.waitForTimeout(400);
+  expect(await left()).toBe(then);
+  expect((await documentOf(page, id)).objects).toHaveLength(3);
 });
 
 for (const scheme of ["light", "dark"] as const) {

@@ -16,7 +16,7 @@ export function useBuildKeys(
   const { lesson, computed, commit } = useLesson();
   const { ids, only } = chosen;
   const push = (right: number, up: number) => {
-    if (ids.length > 0) commit(nudge(lesson, ids, right, up));
+    if (ids.length > 0) commit((now) => nudge(now, ids, right, up));
   };
   const marked = (field: "hidden" | "locked") => {
     const on = !lesson.objects.every((o) => !ids.includes(o.id) || o[field] === true);
