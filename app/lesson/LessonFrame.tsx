@@ -72,7 +72,7 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
       <main className={styles.place_body}>
         <Outlet context={context} />
       </main>
-      <StepStrip context={context} />
+      <StepStrip computed={context.computed} step={context.step} chooseStep={context.chooseStep} />
     </div>
   );
 }

@@ -163,15 +163,10 @@ export function SheetDesk({
             onCancel?.();
           }}
         >
-          {under ? (
-            <>
-              <MarkLayer drawing={{ ...drawing, marks: drawing.marks.slice(0, 1) }} />
-              {under}
-            </>
-          ) : null}
-          <g className={under ? undefined : styles.paper}>
-            <MarkLayer drawing={under ? { ...drawing, marks: drawing.marks.slice(1) } : drawing} />
-          </g>
+          {/* The sheet alone throws a shadow: under all its lines it would be worked out anew for every frame. */}
+          <rect className={styles.paper} x={x} y={y} width={width} height={height} />
+          {under}
+          <MarkLayer drawing={under ? { ...drawing, marks: drawing.marks.slice(1) } : drawing} />
           {children}
         </svg>
         <DeskControls view={view}>{controls}</DeskControls>

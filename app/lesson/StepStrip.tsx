@@ -15,8 +15,11 @@ const THUMBNAIL_PX = 56;
 const DRAWN_AT_FIRST = 16;
 
 /** The steps of the lesson, each a thumbnail of its new lines; the same strip in every place. */
-export function StepStrip({ context }: { context: LessonContext }) {
-  const { computed, step, chooseStep } = context;
+export const StepStrip = memo(function StepStrip({
+  computed,
+  step,
+  chooseStep,
+}: Pick<LessonContext, "computed" | "step" | "chooseStep">) {
   const list = useRef<HTMLOListElement>(null);
   useEffect(() => {
     if (step)
@@ -72,7 +75,7 @@ export function StepStrip({ context }: { context: LessonContext }) {
       </ol>
     </nav>
   );
-}
+});
 
 /** Where a part of the lesson ends, and what is waited for before it goes on. */
 function PartEnd({ part }: { part: Part | undefined }) {

@@ -1,3 +1,4 @@
+import { useCallback, useRef } from "react";
 import { useOutletContext, useSearchParams } from "react-router";
 import type { Step } from "#core/steps";
 import type { LessonEditor } from "./use-lesson-editor.ts";
@@ -17,10 +18,11 @@ export function useLesson(): LessonContext {
 export function useChosenStep(steps: readonly Step[]): Pick<LessonContext, "step" | "chooseStep"> {
   const [params, setParams] = useSearchParams();
   const step = steps.find((s) => s.id === params.get("step")) ?? null;
-  return {
-    step,
-    chooseStep: (stepId) =>
-      setParams(
+  const set = useRef(setParams);
+  set.current = setParams;
+  const chooseStep = useCallback(
+    (stepId: string | null) =>
+      set.current(
         (p) => {
           if (stepId === null) p.delete("step");
           else p.set("step", stepId);
@@ -28,5 +30,7 @@ export function useChosenStep(steps: readonly Step[]): Pick<LessonContext, "step
         },
         { replace: true, preventScrollReset: true },
       ),
-  };
+    [],
+  );
+  return { step, chooseStep };
 }

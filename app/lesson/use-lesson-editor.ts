@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher, useRevalidator } from "react-router";
 import type { Change, Finding } from "#core/base";
 import { applyChanges, type Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/pipeline";
 import type { SaveAnswer } from "../routes/save.ts";
 import { useOtherWindows } from "./use-other-windows.ts";
 
@@ -13,6 +13,8 @@ export interface LessonEditor {
   /** The document with every edit so far and the gesture under way. */
   readonly lesson: Lesson;
   readonly computed: ComputedLesson;
+  /** The sheet as it is drawn at this moment, the gesture under way in it; words and times follow when it ends. */
+  readonly drawn: DrawnLesson;
   readonly saveState: SaveState;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
@@ -130,24 +132,28 @@ export function useLessonEditor(
     void revalidator.revalidate();
   });
 
-  const lesson = useMemo(() => {
+  const settled = useMemo(() => {
     const waiting = [...(sent && sent.base === stored.revision ? [sent.op] : []), ...queue].flatMap((op) =>
       op.intent === "changes" ? [op.changes] : [],
     );
-    return [...waiting, ...(gesture ? [gesture] : [])].reduce((document, changes) => {
-      const changed = applyChanges(document, changes);
-      return changed.ok ? changed.value.lesson : document;
-    }, stored.lesson);
-  }, [stored.lesson, stored.revision, sent, queue, gesture]);
+    return waiting.reduce(applied, stored.lesson);
+  }, [stored.lesson, stored.revision, sent, queue]);
+  const lesson = useMemo(() => (gesture ? applied(settled, gesture) : settled), [settled, gesture]);
 
   const before = useRef<ComputedLesson | null>(null);
   const computed = useMemo(() => {
-    before.current = computeLesson(lesson, before.current);
+    before.current = computeLesson(settled, before.current);
     return before.current;
-  }, [lesson]);
+  }, [settled]);
+  // A drag is drawn at once; what stands beside the sheet would hold it up, and follows when it is let go.
+  const moving = useRef<DrawnLesson | null>(null);
+  const drawn = useMemo(() => {
+    moving.current = lesson === settled ? null : drawLesson(lesson, moving.current ?? computed);
+    return moving.current ?? computed;
+  }, [lesson, settled, computed]);
 
-  const latest = useRef(lesson);
-  latest.current = lesson;
+  const latest = useRef(settled);
+  latest.current = settled;
   const commit = useCallback((edit: Edit) => {
     setGesture(null);
     const changes = typeof edit === "function" ? edit(latest.current) : edit;
@@ -163,6 +169,7 @@ export function useLessonEditor(
     lessonId,
     lesson,
     computed,
+    drawn,
     saveState: failed || unreachable ? "failed" : queue.length > 0 || sent !== null ? "saving" : "saved",
     canUndo: stored.canUndo,
     canRedo: stored.canRedo,
@@ -175,4 +182,10 @@ export function useLessonEditor(
     retry,
     dismissRefusals: () => setRefusals([]),
   };
+}
+
+/** A document after changes; as it was when they cannot be made. */
+function applied(document: Lesson, changes: readonly Change[]): Lesson {
+  const changed = applyChanges(document, changes);
+  return changed.ok ? changed.value.lesson : document;
 }

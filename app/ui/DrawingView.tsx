@@ -1,59 +1,68 @@
 import { memo } from "react";
-import { type Colour, type Drawing, PAPER_PALETTE, svgElement } from "#core/display";
+import { type Colour, type Drawing, type Mark, PAPER_PALETTE, sameMark, svgElement } from "#core/display";
 
-/** The screen's pen: draws finished marks, decides nothing. */
+type Palette = Readonly<Record<Colour, string>>;
+
+/** The screen's pen: draws finished marks, decides nothing. Of a drag only the marks that changed are drawn anew. */
 export const MarkLayer = memo(function MarkLayer({
   drawing,
   palette = PAPER_PALETTE,
 }: {
   drawing: Drawing;
-  palette?: Readonly<Record<Colour, string>>;
+  palette?: Palette;
 }) {
   return (
     <g data-drawing="">
-      {drawing.marks.map((mark) => {
-        const { tag: Tag, attributes, lines } = svgElement(mark, palette);
-        const {
-          "stroke-width": strokeWidth,
-          "stroke-linecap": strokeLinecap,
-          "stroke-linejoin": strokeLinejoin,
-          "stroke-dasharray": strokeDasharray,
-          "fill-opacity": fillOpacity,
-          "fill-rule": fillRule,
-          "font-size": fontSize,
-          "font-family": fontFamily,
-          "font-weight": fontWeight,
-          "text-anchor": textAnchor,
-          ...rest
-        } = attributes;
-        const props = {
-          strokeWidth,
-          strokeLinecap,
-          strokeLinejoin,
-          strokeDasharray,
-          fillOpacity,
-          fillRule,
-          fontSize,
-          fontFamily,
-          fontWeight,
-          textAnchor,
-          ...rest,
-        } as object;
-        return (
-          <Tag key={mark.id} {...props}>
-            {lines.length > 0
-              ? lines.map((l) => (
-                  <tspan key={`${l.y}`} x={l.x} y={l.y}>
-                    {l.text}
-                  </tspan>
-                ))
-              : null}
-          </Tag>
-        );
-      })}
+      {drawing.marks.map((mark) => (
+        <MarkElement key={mark.id} mark={mark} palette={palette} />
+      ))}
     </g>
   );
 });
+
+const MarkElement = memo(
+  function MarkElement({ mark, palette }: { mark: Mark; palette: Palette }) {
+    const { tag: Tag, attributes, lines } = svgElement(mark, palette);
+    const {
+      "stroke-width": strokeWidth,
+      "stroke-linecap": strokeLinecap,
+      "stroke-linejoin": strokeLinejoin,
+      "stroke-dasharray": strokeDasharray,
+      "fill-opacity": fillOpacity,
+      "fill-rule": fillRule,
+      "font-size": fontSize,
+      "font-family": fontFamily,
+      "font-weight": fontWeight,
+      "text-anchor": textAnchor,
+      ...rest
+    } = attributes;
+    const props = {
+      strokeWidth,
+      strokeLinecap,
+      strokeLinejoin,
+      strokeDasharray,
+      fillOpacity,
+      fillRule,
+      fontSize,
+      fontFamily,
+      fontWeight,
+      textAnchor,
+      ...rest,
+    } as object;
+    return (
+      <Tag {...props}>
+        {lines.length > 0
+          ? lines.map((l) => (
+              <tspan key={`${l.y}`} x={l.x} y={l.y}>
+                {l.text}
+              </tspan>
+            ))
+          : null}
+      </Tag>
+    );
+  },
+  (a, b) => a.palette === b.palette && sameMark(a.mark, b.mark),
+);
 
 /** A drawing as a picture of its own. */
 export function DrawingView({
@@ -63,7 +72,7 @@ export function DrawingView({
 }: {
   drawing: Drawing;
   className?: string | undefined;
-  palette?: Readonly<Record<Colour, string>>;
+  palette?: Palette;
 }) {
   const { x, y, width, height } = drawing.box;
   return (

@@ -9,7 +9,7 @@ export type { Frame, FrameOptions, FrameSource } from "./frame-at.ts";
 export { frameAt } from "./frame-at.ts";
 export type { Emphasis, Medium } from "./ink.ts";
 export type { Colour, Drawing, Ink, Mark, Spot } from "./mark.ts";
-export { strokeIdOf } from "./mark.ts";
+export { sameMark, strokeIdOf } from "./mark.ts";
 export { PAPER_PALETTE, PRINT_PALETTE } from "./palette.ts";
 export type { SvgElement } from "./svg.ts";
 export { svgElement, toSvg } from "./svg.ts";

@@ -81,3 +81,54 @@ export interface Drawing {
 export function strokeIdOf(markId: string): string {
   return markId.split("#")[0] ?? markId;
 }
+
+/** Whether two marks look the same on any surface. */
+export function sameMark(a: Mark, b: Mark): boolean {
+  if (a === b) return true;
+  if (a.id !== b.id) return false;
+  switch (a.kind) {
+    case "path":
+      return (
+        b.kind === "path" &&
+        a.closed === b.closed &&
+        a.fill === b.fill &&
+        sameInk(a.ink, b.ink) &&
+        sameSpots(a.points, b.points)
+      );
+    case "area":
+      return (
+        b.kind === "area" &&
+        a.fill === b.fill &&
+        a.rings.length === b.rings.length &&
+        a.rings.every((ring, i) => sameSpots(ring, b.rings[i] ?? []))
+      );
+    case "dot":
+      return b.kind === "dot" && a.radius === b.radius && a.fill === b.fill && sameSpots([a.at], [b.at]);
+    case "text":
+      return (
+        b.kind === "text" &&
+        a.size === b.size &&
+        a.lineHeight === b.lineHeight &&
+        a.colour === b.colour &&
+        a.weight === b.weight &&
+        a.anchor === b.anchor &&
+        sameSpots([a.at], [b.at]) &&
+        a.lines.length === b.lines.length &&
+        a.lines.every((line, i) => line === b.lines[i])
+      );
+  }
+}
+
+function sameInk(a: Ink | null, b: Ink | null): boolean {
+  if (a === null || b === null) return a === b;
+  return (
+    a.colour === b.colour &&
+    a.width === b.width &&
+    a.dash.length === b.dash.length &&
+    a.dash.every((d, i) => d === b.dash[i])
+  );
+}
+
+function sameSpots(a: readonly Spot[], b: readonly Spot[]): boolean {
+  return a.length === b.length && a.every((p, i) => p.x === b[i]?.x && p.y === b[i]?.y);
+}

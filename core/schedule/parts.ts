@@ -74,7 +74,15 @@ export function partsOf(
   return { parts, findings };
 }
 
-/** The mend of a part that is too long: the fewest parts whose longest fits, when there are such. */
+/** Where parts may end: the indices of steps that finish a thing or a gate, ascending; the lesson's last among them. */
+function possibleEnds(steps: readonly Step[], forced: ReadonlySet<number>): number[] {
+  const last = steps.length - 1;
+  return steps.flatMap((step, i) =>
+    i === last || forced.has(i) || steps[i + 1]?.objectId !== step.objectId ? [i] : [],
+  );
+}
+
+/** The mend of a part that is too long: the fewest parts that all fit a session, each filled as far as it goes. */
 function moreParts(
   steps: readonly Step[],
   msOf: (i: number) => number,
@@ -82,22 +90,33 @@ function moreParts(
   now: number,
   sessionMs: number,
 ): Pick<Finding, "mend"> {
-  for (let n = now + 1; n <= 12; n++) {
-    const ends = endsOfParts(steps, msOf, forced, n);
-    let first = 0;
-    const fits = ends.every((last) => {
-      let ms = 0;
-      for (let k = first; k <= last; k++) ms += msOf(k);
-      first = last + 1;
-      return ms <= sessionMs;
-    });
-    if (fits)
-      return {
-        mend: { label: `Teach it in ${n} parts`, changes: [{ id: "plan", field: "parts", value: n }] },
-      };
+  let parts = 1;
+  let [filled, first] = [0, 0];
+  for (const end of possibleEnds(steps, forced)) {
+    let ms = 0;
+    for (let k = first; k <= end; k++) ms += msOf(k);
+    if (ms > sessionMs) return {};
+    if (filled + ms > sessionMs) {
+      parts++;
+      filled = 0;
+    }
+    filled += ms;
+    first = end + 1;
+    if (forced.has(end) && end + 1 < steps.length) {
+      parts++;
+      filled = 0;
+    }
   }
-  return {};
+  if (parts <= now || parts > MOST_PARTS) return {};
+  return {
+    mend: {
+      label: `Teach it in ${parts} parts`,
+      changes: [{ id: "plan", field: "parts", value: parts }],
+    },
+  };
 }
+
+const MOST_PARTS = 12;
 
 /** Indices of the last step of each part, ascending; the last one is the lesson's. */
 function endsOfParts(
@@ -107,33 +126,32 @@ function endsOfParts(
   wanted: number,
 ): number[] {
   const last = steps.length - 1;
-  // A part may end where a thing is finished, or where a gate makes it.
-  const may: number[] = [];
-  for (let i = 0; i <= last; i++)
-    if (i === last || forced.has(i) || steps[i + 1]?.objectId !== steps[i]?.objectId) may.push(i);
+  const least = new Set([...forced, last]).size;
+  if (Math.max(wanted, least) === 1) return [last];
+  const may = possibleEnds(steps, forced);
+  const n = Math.min(Math.max(wanted, least), may.length);
   const sums = [0];
   for (let i = 0; i <= last; i++) sums.push((sums[i] ?? 0) + msOf(i));
-  const least = new Set([...forced, last]).size;
-  const n = Math.min(Math.max(wanted, least), may.length);
+  /** Gates among the first so many places where a part may end. */
+  const gates = [0];
+  for (const [k, i] of may.entries()) gates.push((gates[k] ?? 0) + (forced.has(i) && i !== last ? 1 : 0));
   const length = (from: number, to: number) =>
     (sums[(may[to] ?? 0) + 1] ?? 0) - (sums[from < 0 ? 0 : (may[from] ?? 0) + 1] ?? 0);
-  const passesGate = (from: number, to: number) =>
-    may.slice(from + 1, to).some((i) => forced.has(i) && i !== last);
+  const passesGate = (from: number, to: number) => (gates[to] ?? 0) > (gates[from + 1] ?? 0);
   // best[k][j]: the shortest longest part when the first j + 1 places of `may` make k + 1 parts.
   const best: number[][] = [];
   const from: number[][] = [];
   for (let k = 0; k < n; k++) {
-    best.push(may.map(() => Number.POSITIVE_INFINITY));
-    from.push(may.map(() => -1));
+    const row = may.map(() => Number.POSITIVE_INFINITY);
+    const back = may.map(() => -1);
+    const before = best[k - 1];
+    best.push(row);
+    from.push(back);
     for (let j = k; j < may.length; j++)
-      for (let i = k - 1; i < j; i++) {
-        if (k === 0 && i !== -1) break;
+      for (let i = k === 0 ? -1 : k - 1; i < (k === 0 ? 0 : j); i++) {
         if (passesGate(i, j)) continue;
-        const before = k === 0 ? 0 : (best[k - 1]?.[i] ?? Number.POSITIVE_INFINITY);
-        const longest = Math.max(before, length(i, j));
-        const row = best[k];
-        const back = from[k];
-        if (row && back && longest < (row[j] ?? 0)) {
+        const longest = Math.max(k === 0 ? 0 : (before?.[i] ?? Number.POSITIVE_INFINITY), length(i, j));
+        if (longest < (row[j] ?? 0)) {
           row[j] = longest;
           back[j] = i;
         }

@@ -3,7 +3,10 @@ import { useEffect, useState } from "react";
 import { countOf, formatClock, sentenceCase } from "#core/base";
 import { drawState, toolMarks } from "#core/display";
 
-import type { ComputedLesson } from "#core/pipeline";
+import { isDot } from "#core/paper";
+import type { ComputedLesson, DrawnLesson } from "#core/pipeline";
+import { AGE_BANDS } from "#core/plan";
+import { handTimesMs } from "#core/schedule";
 import { runsWithPaper } from "#core/view";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
@@ -32,9 +35,11 @@ const DESK = { left: 10, right: 10, top: 6, bottom: 6 };
 
 /** The bench: things are put on the sheet, held by their handles, and the drawing is scrubbed move by move. */
 export function Build() {
-  const { lesson, computed, commit, step, chooseStep } = useLesson();
-  const { sheet, view } = computed;
-  const chosen = useChosen(lesson.objects);
+  const { lesson, computed, drawn, commit, step, chooseStep } = useLesson();
+  const { sheet, view } = drawn;
+  const chosen = useChosen(computed.lesson.objects);
+  // While it is dragged, the thing is where the hand has it.
+  const only = lesson.objects.find((o) => o.id === chosen.only?.id) ?? null;
   const [scrubbed, setScrubbed] = useState<number | null>(null);
   const [trayOpen, setTrayOpen] = useState(false);
   const still = useStill(lesson);
@@ -47,7 +52,7 @@ export function Build() {
     toThings();
   });
   const moving = useMoving(chosen, toThings);
-  const shown = scrubbed ?? step?.lastMove ?? computed.moves.length - 1;
+  const shown = scrubbed ?? step?.lastMove ?? drawn.moves.length - 1;
   const scrub = (to: number) => setScrubbed(Math.min(computed.moves.length - 1, Math.max(-1, to)));
   useBuildKeys(chosen, placing, {
     openTray: () => setTrayOpen(true),
@@ -65,11 +70,11 @@ export function Build() {
     setScrubbed(null);
   }, [stepId, chosen.choose]);
 
-  const newFrom = scrubbed ?? step?.firstMove ?? computed.moves.length;
-  const finished = drawState(computed.paper, sheet, shown, newFrom, "bench");
+  const newFrom = scrubbed ?? step?.firstMove ?? drawn.moves.length;
+  const finished = drawState(drawn.paper, sheet, shown, newFrom, "bench");
   const drawing = {
     ...finished,
-    marks: [...finished.marks, ...toolsAt(computed, scrubbed)],
+    marks: [...finished.marks, ...toolsAt(drawn, scrubbed)],
     alt: "The drawing",
   };
   const frame = view.frames[0];
@@ -82,7 +87,7 @@ export function Build() {
             <>
               <span className={styles.hint} role="status">
                 {placing.drawingId
-                  ? sayOfNew(computed, placing.drawingId)
+                  ? sayOfNew(drawn, placing.drawingId)
                   : howToPut(placing.what, frame !== undefined && !runsWithPaper(frame, "width"))}
               </span>
               <Button variant="subtle" size="compact-md" onClick={placing.putInMiddle}>
@@ -125,9 +130,7 @@ export function Build() {
         >
           {placing.what ? null : <FindingMarks chosen={chosen} onChoose={toThings} />}
           <ChosenFrames chosen={chosen} drawn={moving.frame} />
-          {chosen.only && !placing.what ? (
-            <ThingHandles key={chosen.only.id} object={chosen.only} still={still} />
-          ) : null}
+          {only && !placing.what ? <ThingHandles key={only.id} object={only} still={still} /> : null}
         </SheetDesk>
       </div>
       <aside className={place.column} aria-label="What is on the sheet">
@@ -137,8 +140,8 @@ export function Build() {
             Start with a box: press its picture above the sheet, then drag its front.
           </p>
         ) : null}
-        {chosen.only ? <ObjectPanel key={chosen.only.id} object={chosen.only} /> : null}
-        {chosen.ids.length > 0 ? <ThingActions chosen={chosen} /> : null}
+        {only ? <ObjectPanel key={only.id} object={only} /> : null}
+        {chosen.ids.length > 0 ? <ThingActions chosen={chosen} computed={computed} commit={commit} /> : null}
         {step && chosen.ids.length === 0 ? <StepPanel key={step.id} step={step} shown={shown} /> : null}
         <FindingList
           findings={computed.findings.filter(
@@ -163,20 +166,19 @@ export function Build() {
 }
 
 /** Ruler, pencil or eraser where the hand has them at the move that is looked at. */
-function toolsAt({ moves, paper, lesson }: ComputedLesson, moveIndex: number | null) {
+function toolsAt({ moves, paper, lesson }: DrawnLesson, moveIndex: number | null) {
   const move = moveIndex === null ? undefined : moves[moveIndex];
   if (!move || moveIndex === null) return [];
   return toolMarks(move, moveIndex, paper, { reach: 1, erased: 0.5, hand: lesson.plan.hand ?? "right" });
 }
 
-/** What a thing being put down comes to: its steps, lines and time. */
-function sayOfNew({ steps, schedule }: ComputedLesson, id: string): string {
-  const own = steps.filter((s) => s.objectId === id);
-  const lines = own.reduce((sum, s) => sum + s.newLines, 0);
-  const ms = schedule.windows
-    .filter((w) => own.some((s) => s.id === w.stepId))
-    .reduce((sum, w) => sum + w.endMs - w.startMs, 0);
-  return `${sentenceCase(countOf(own.length, "step"))}, ${countOf(lines, "line")}, about ${formatClock(ms)}. Let go to put it down.`;
+/** What a thing being put down comes to: its moves, its lines, and what a demonstrator needs for them. */
+function sayOfNew({ moves, paper, lesson }: DrawnLesson, id: string): string {
+  const own = moves.filter((m) => m.objectId === id && m.hand !== "take");
+  const lines = paper.strokes.filter((s) => s.objectId === id && !isDot(s) && s.pieces.length > 0);
+  const times = handTimesMs(moves, paper, AGE_BANDS[lesson.plan.ageBand]);
+  const ms = moves.reduce((sum, m, i) => sum + (m.objectId === id ? (times[i] ?? 0) : 0), 0);
+  return `${sentenceCase(countOf(own.length, "move"))}, ${countOf(lines.length, "line")}, drawn in about ${formatClock(ms)}. Let go to put it down.`;
 }
 
 function callStroke({ lesson, moves }: ComputedLesson, strokeId: string): string {

@@ -7,14 +7,14 @@ import type { Chosen } from "./use-chosen.ts";
 
 /** Frames round the things chosen when they are several, and the frame being drawn round some. */
 export function ChosenFrames({ chosen, drawn }: { chosen: Chosen; drawn: Bounds | null }) {
-  const { computed } = useLesson();
+  const { drawn: onPaper } = useLesson();
   const px = useMmPerPx();
   const frames =
     chosen.ids.length > 1 ? chosen.ids : chosen.only?.locked || chosen.only?.hidden ? chosen.ids : [];
   return (
     <g pointerEvents="none">
       {frames.map((id) => {
-        const b = boundsOf(id, computed.program.scene, computed.view);
+        const b = boundsOf(id, onPaper.program.scene, onPaper.view);
         return b ? <Frame key={id} bounds={b} px={px} grow={4} /> : null;
       })}
       {drawn ? <Frame bounds={drawn} px={px} grow={0} /> : null}
@@ -38,7 +38,7 @@ function Frame({ bounds: b, px, grow }: { bounds: Bounds; px: number; grow: numb
 
 /** A mark beside every thing with something to mend: pressing it chooses the thing, and what to do stands beside. */
 export function FindingMarks({ chosen, onChoose }: { chosen: Chosen; onChoose: () => void }) {
-  const { lesson, computed } = useLesson();
+  const { lesson, computed, drawn: onPaper } = useLesson();
   const px = useMmPerPx();
   const byThing = new Map<string, Finding[]>();
   for (const finding of computed.findings)
@@ -49,7 +49,7 @@ export function FindingMarks({ chosen, onChoose }: { chosen: Chosen; onChoose: (
     <>
       {lesson.objects.map((object) => {
         const findings = byThing.get(object.id);
-        const b = findings && boundsOf(object.id, computed.program.scene, computed.view);
+        const b = findings && boundsOf(object.id, onPaper.program.scene, onPaper.view);
         if (!findings || !b || chosen.ids.includes(object.id)) return null;
         const x = Math.min(widthMm, Math.max(0, b.rightMm)) + 2 * px;
         const y = Math.min(heightMm, Math.max(0, b.topMm));

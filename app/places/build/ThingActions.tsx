@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import type { Change } from "#core/base";
 import {
   canMirror,
@@ -14,13 +14,17 @@ import {
   turningOf,
   turnObject,
 } from "#core/handles";
-import { useLesson } from "../../lesson/lesson-context.ts";
+import type { LessonContext } from "../../lesson/lesson-context.ts";
 import styles from "./Build.module.css";
 import type { Chosen } from "./use-chosen.ts";
 
-/** What can be done with the things chosen, one or several. */
-export function ThingActions({ chosen }: { chosen: Chosen }): ReactNode {
-  const { lesson, computed, commit } = useLesson();
+/** What can be done with the things chosen, one or several. Not drawn anew while one of them is dragged. */
+export const ThingActions = memo(function ThingActions({
+  chosen,
+  computed,
+  commit,
+}: Pick<LessonContext, "computed" | "commit"> & { chosen: Chosen }): ReactNode {
+  const { lesson } = computed;
   const { ids, only } = chosen;
   const things = lesson.objects.filter((o) => ids.includes(o.id));
   const all = (field: "hidden" | "locked") => things.every((o) => o[field] === true);
@@ -83,4 +87,4 @@ export function ThingActions({ chosen }: { chosen: Chosen }): ReactNode {
       {away}
     </div>
   );
-}
+});

@@ -1,7 +1,7 @@
 import { useRef } from "react";
 import { smallestStepMm } from "#core/base";
 import { dragObjectHandle, objectHandles, type SnapTargets, snapTargets, snapTo } from "#core/handles";
-import type { ComputedLesson } from "#core/pipeline";
+import type { DrawnLesson } from "#core/pipeline";
 import type { ObjectSlice } from "#core/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { type Dragged, SheetHandle } from "../../lesson/SheetHandle.tsx";
@@ -9,16 +9,16 @@ import type { Still } from "../../lesson/use-still.ts";
 
 /** The handles of a thing. What they can come to rest on is looked up once a drag: nothing else moves meanwhile. */
 export function ThingHandles({ object, still }: { object: ObjectSlice; still: Still }) {
-  const { computed, preview, commit } = useLesson();
+  const { drawn, preview, commit } = useLesson();
   const targets = useRef<SnapTargets | null>(null);
-  const { program, view, sheet } = computed;
+  const { program, view, sheet } = drawn;
   return objectHandles(object, program.scene, view).map((handle) => (
     <SheetHandle
       key={handle.id}
       handle={handle}
       stepMm={smallestStepMm(sheet)}
       drag={(to, reachMm): Dragged => {
-        if (reachMm > 0) targets.current ??= targetsOf(computed, object.id, still);
+        if (reachMm > 0) targets.current ??= targetsOf(drawn, object.id, still);
         const snapped =
           targets.current && reachMm > 0 ? snapTo(to, targets.current, reachMm) : { at: to, on: null };
         const exact = snapped.on !== null;
@@ -40,8 +40,8 @@ export function ThingHandles({ object, still }: { object: ObjectSlice; still: St
 }
 
 /** Corners and lines a handle can rest on: those of other things, and those seen in the take that lies under the sheet. */
-function targetsOf(computed: ComputedLesson, movingId: string, still: Still): SnapTargets {
-  const { lesson, program, paper, view } = computed;
+function targetsOf(drawn: DrawnLesson, movingId: string, still: Still): SnapTargets {
+  const { lesson, program, paper, view } = drawn;
   const own = snapTargets(lesson.objects, program.scene, paper, view, new Set([movingId]));
   const seen = still.misfits.map(({ drawn }) => ({ from: drawn.from, to: drawn.to, of: "the take" }));
   return { ...own, lines: [...own.lines, ...seen] };

@@ -1,17 +1,16 @@
+import { memo } from "react";
 import type { Lesson } from "#core/lesson";
 import styles from "./Build.module.css";
 import type { Chosen } from "./use-chosen.ts";
 
+interface ListProps {
+  readonly objects: Lesson["objects"];
+  readonly chosen: Chosen;
+  readonly onChoose: () => void;
+}
+
 /** The things on the sheet, in drawing order. Shift adds one to those chosen. */
-export function ThingsList({
-  objects,
-  chosen,
-  onChoose,
-}: {
-  objects: Lesson["objects"];
-  chosen: Chosen;
-  onChoose: () => void;
-}) {
+export const ThingsList = memo(function ThingsList({ objects, chosen, onChoose }: ListProps) {
   return (
     <section>
       <h2>On the sheet, in drawing order</h2>
@@ -41,5 +40,17 @@ export function ThingsList({
         ))}
       </ul>
     </section>
+  );
+}, sameList);
+
+/** Names and places in the order are all that is shown: a drag changes neither. */
+function sameList(a: ListProps, b: ListProps): boolean {
+  return (
+    a.chosen === b.chosen &&
+    a.objects.length === b.objects.length &&
+    a.objects.every((o, i) => {
+      const p = b.objects[i];
+      return o.id === p?.id && o.label === p.label && o.hidden === p.hidden && o.locked === p.locked;
+    })
   );
 }
