@@ -46,11 +46,17 @@ export interface DeskView {
   trueSize(): void;
 }
 
+/** How near one looks, and at what; all of it when there is no middle. */
+interface Look {
+  readonly zoom: number;
+  readonly middle: { readonly x: number; readonly y: number } | null;
+}
+const ALL: Look = { zoom: 1, middle: null };
+
 /** What of the desk is seen. `whole` is the desk that fits; zoom and place are kept when it changes a little. */
 export function useDeskView(whole: DeskBox): DeskView {
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
-  const [zoom, setZoom] = useState(1);
-  const [middle, setMiddle] = useState<{ x: number; y: number } | null>(null);
+  const [look, setLook] = useState<Look>(ALL);
   const observer = useRef<ResizeObserver | null>(null);
 
   const measure = useCallback((element: Element | null) => {
@@ -65,8 +71,10 @@ export function useDeskView(whole: DeskBox): DeskView {
   useEffect(() => () => observer.current?.disconnect(), []);
 
   const fitMmPerPx = size ? Math.max(whole.width / size.width, whole.height / size.height) : null;
-  const centre = middle ?? { x: whole.x + whole.width / 2, y: whole.y + whole.height / 2 };
-  const box = middle
+  const { zoom } = look;
+  const wholeMiddle = { x: whole.x + whole.width / 2, y: whole.y + whole.height / 2 };
+  const centre = look.middle ?? wholeMiddle;
+  const box = look.middle
     ? {
         x: centre.x - whole.width / zoom / 2,
         y: centre.y - whole.height / zoom / 2,
@@ -75,28 +83,33 @@ export function useDeskView(whole: DeskBox): DeskView {
       }
     : whole;
 
-  const zoomTo = (next: number, around: { xMm: number; yMm: number }) => {
-    const bounded = Math.min(MOST_ZOOM, Math.max(LEAST_ZOOM, next));
-    // The place under the pointer stays there.
-    setMiddle({
-      x: around.xMm + ((centre.x - around.xMm) * zoom) / bounded,
-      y: around.yMm + ((centre.y - around.yMm) * zoom) / bounded,
+  // Two fingers may move twice before the page is drawn again: each goes on from where the other left it.
+  const zoomTo = (next: (now: number) => number, around?: { xMm: number; yMm: number }) =>
+    setLook((now) => {
+      const bounded = Math.min(MOST_ZOOM, Math.max(LEAST_ZOOM, next(now.zoom)));
+      const from = now.middle ?? wholeMiddle;
+      const { xMm, yMm } = around ?? { xMm: from.x, yMm: from.y };
+      // The place under the pointer stays there.
+      const middle = {
+        x: xMm + ((from.x - xMm) * now.zoom) / bounded,
+        y: yMm + ((from.y - yMm) * now.zoom) / bounded,
+      };
+      return { zoom: bounded, middle };
     });
-    setZoom(bounded);
-  };
   return {
     box,
     mmPerPx: fitMmPerPx === null ? null : fitMmPerPx / zoom,
     zoom,
     measure,
-    zoomBy: (factor, around = { xMm: centre.x, yMm: centre.y }) => zoomTo(zoom * factor, around),
-    panBy: (dxMm, dyMm) => setMiddle({ x: centre.x + dxMm, y: centre.y + dyMm }),
-    fit: () => {
-      setZoom(1);
-      setMiddle(null);
-    },
+    zoomBy: (factor, around) => zoomTo((now) => now * factor, around),
+    panBy: (dxMm, dyMm) =>
+      setLook((now) => {
+        const from = now.middle ?? wholeMiddle;
+        return { ...now, middle: { x: from.x + dxMm, y: from.y + dyMm } };
+      }),
+    fit: () => setLook(ALL),
     trueSize: () => {
-      if (fitMmPerPx !== null) zoomTo(fitMmPerPx * screenPxPerMm().pxPerMm, { xMm: centre.x, yMm: centre.y });
+      if (fitMmPerPx !== null) zoomTo(() => fitMmPerPx * screenPxPerMm().pxPerMm);
     },
   };
 }

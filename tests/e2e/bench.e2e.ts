@@ -228,3 +228,45 @@ test("sheets are joined, further points set, the eye moved, and the desk shows w
   await saved(page);
   expect((await documentOf(page, id)).view.frames[0]).toHaveProperty("centreOfVision");
 });
+
+test("two fingers bring the sheet nearer, and one moves a handle", async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const id = await kiosk(page, "By finger");
+  await page.goto(`/lessons/${id}/build`);
+  await page.getByRole("button", { name: "2. kiosk" }).tap();
+  const fitted = await mmPerPx(page);
+  const fingers = await context.newCDPSession(page);
+  const touch = (
+    type: "touchStart" | "touchMove" | "touchEnd",
+    points: readonly (readonly [number, number])[],
+  ) =>
+    fingers.send("Input.dispatchTouchEvent", {
+      type,
+      touchPoints: points.map(([x, y], i) => ({ x, y, id: i })),
+    });
+  const [cx, cy] = await onScreen(page, 60, 60);
+  await touch("touchStart", [[cx - 30, cy]]);
+  await touch("touchStart", [
+    [cx - 30, cy],
+    [cx + 30, cy],
+  ]);
+  for (let d = 35; d <= 75; d += 5)
+    await touch("touchMove", [
+      [cx - d, cy],
+      [cx + d, cy],
+    ]);
+  await touch("touchEnd", []);
+  await expect.poll(() => mmPerPx(page)).toBeLessThan(fitted * 0.6);
+  await page.getByRole("button", { name: "Whole sheet" }).tap();
+  await expect.poll(() => mmPerPx(page)).toBeCloseTo(fitted, 3);
+  const before = (await documentOf(page, id)).objects[1] as { handles: { fromLeftMm: number } };
+  const foot = await onScreen(page, 141, 178);
+  await touch("touchStart", [foot]);
+  for (const d of [10, 25, 40]) await touch("touchMove", [[foot[0] + d, foot[1]]]);
+  await touch("touchEnd", []);
+  await saved(page);
+  const after = (await documentOf(page, id)).objects[1] as { handles: { fromLeftMm: number } };
+  expect(after.handles.fromLeftMm).toBeGreaterThan(before.handles.fromLeftMm + 8);
+  await context.close();
+});

@@ -128,7 +128,9 @@ export function Build() {
             <MoveScrubber moves={computed.moves} steps={computed.steps} shown={shown} onScrub={scrub} />
           }
         >
-          {placing.what ? null : <FindingMarks chosen={chosen} onChoose={toThings} />}
+          {placing.what || step || scrubbed !== null ? null : (
+            <FindingMarks chosen={chosen} onChoose={toThings} />
+          )}
           <ChosenFrames chosen={chosen} drawn={moving.frame} />
           {only && !placing.what ? <ThingHandles key={only.id} object={only} still={still} /> : null}
         </SheetDesk>
