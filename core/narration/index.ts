@@ -1,6 +1,10 @@
 export { formatCaptionTime, parseCaptionTime } from "./caption-time.ts";
 export type { Cue, Word } from "./cue.ts";
 export { CueSchema, wordsOf } from "./cue.ts";
+export type { Amount, Heard, HeardKind } from "./heard.ts";
+export { HEARD_KINDS } from "./heard.ts";
 export type { CaptionFormat, Captions } from "./read-captions.ts";
 export { readCaptions } from "./read-captions.ts";
+export { sentencesOf, tokensOf } from "./stream.ts";
+export { understand } from "./understand.ts";
 export { writeSubRip, writeWebVtt } from "./write-captions.ts";

@@ -1,0 +1,220 @@
+import { type Heard, heard } from "./heard.ts";
+import type { Sentence } from "./stream.ts";
+
+/** Words of the trade that machine captions mishear. */
+const TRADE = [
+  "vanishing point",
+  "vanishing points",
+  "vanishing",
+  "orthogonal",
+  "orthogonals",
+  "horizon line",
+  "horizon",
+  "perspective",
+  "one point perspective",
+  "two point perspective",
+  "parallel",
+  "perpendicular",
+  "eave",
+  "eaves",
+  "gable",
+  "kneaded eraser",
+  "eraser",
+  "ruler",
+  "diagonal",
+  "diagonals",
+  "upright",
+  "receding",
+  "recede",
+  "foreshortening",
+  "converge",
+  "guideline",
+  "guidelines",
+  "chequered",
+  "rectangle",
+  "ellipse",
+  "vertical",
+  "horizontal",
+] as const;
+
+/** What is heard for a word so often that sound and spelling alone would not find it. */
+const OFTEN: Readonly<Record<string, string>> = {
+  "finishing point": "vanishing point",
+  "finishing points": "vanishing points",
+  "banishing point": "vanishing point",
+  "vantage point": "vanishing point",
+  "vanity point": "vanishing point",
+  "vanish and point": "vanishing point",
+  "vanishing pointe": "vanishing point",
+  "venetian point": "vanishing point",
+  "punishing point": "vanishing point",
+  "furnishing point": "vanishing point",
+  "or thug anal": "orthogonal",
+  "or thug nal": "orthogonal",
+  "or thogonal": "orthogonal",
+  "author ganal": "orthogonal",
+  "author gonal": "orthogonal",
+  "north ogonal": "orthogonal",
+  "or thogonals": "orthogonals",
+  prospective: "perspective",
+  "respective drawing": "perspective drawing",
+  "her eyes in": "horizon",
+  "her rising line": "horizon line",
+  "horizon lion": "horizon line",
+  "arisin line": "horizon line",
+  "rising line": "horizon line",
+  "verizon line": "horizon line",
+  "needed eraser": "kneaded eraser",
+  "neat eraser": "kneaded eraser",
+  "pair of lel": "parallel",
+  "pair allele": "parallel",
+  "pearl lel": "parallel",
+  "a razor": "eraser",
+  "rule her": "ruler",
+  "the eves": "the eaves",
+  "the eve": "the eave",
+  eves: "eaves",
+  "cable end": "gable end",
+  "cable wall": "gable wall",
+  "cable roof": "gable roof",
+  "dye agonal": "diagonal",
+  "die agonal": "diagonal",
+  "wreck tangle": "rectangle",
+  reseeding: "receding",
+  "receiving lines": "receding lines",
+};
+
+/** Everyday words that look like words of the trade and are themselves. */
+const THEMSELVES: ReadonlySet<string> = new Set([
+  "leave",
+  "leaves",
+  "even",
+  "ever",
+  "every",
+  "have",
+  "cable",
+  "table",
+  "able",
+  "rules",
+  "rule",
+  "erase",
+  "erased",
+  "erases",
+  "erasers",
+  "rulers",
+  "parallels",
+  "vanish",
+  "vanishes",
+  "vanished",
+  "uprights",
+  "verticals",
+  "horizontals",
+  "vertically",
+  "horizontally",
+  "diagonally",
+  "rectangles",
+  "rectangular",
+  "recedes",
+  "converges",
+  "converging",
+  "guide lines",
+  "guide line",
+  "guideline",
+  "perspectives",
+  "ellipses",
+  "horizons",
+  "gables",
+  "outright",
+  "right",
+  "proceed",
+  "proceeding",
+  "needed",
+  "reading",
+  "checkered",
+]);
+
+/** Words so long can be told by their spelling. */
+const LEAST_LETTERS = 7;
+
+/** Words that are likely a word of the trade misheard, each with the word meant. The captions themselves stay as they are. */
+export function misheardIn(sentence: Sentence): Heard[] {
+  const words = sentence.tokens.map((t) => t.plain.replace(/,$/, ""));
+  const found: Heard[] = [];
+  for (let i = 0; i < words.length; ) {
+    // What is known to be misheard goes first, the longest; then the sound of one word, then of two.
+    const hit = [
+      { n: 3, by: oftenMeant },
+      { n: 2, by: oftenMeant },
+      { n: 1, by: oftenMeant },
+      { n: 1, by: meantBySound },
+      { n: 2, by: meantBySound },
+    ]
+      .filter(({ n }) => i + n <= words.length)
+      .map(({ n, by }) => ({ n, meant: by(words.slice(i, i + n).join(" ")) }))
+      .find(({ meant }) => meant !== null);
+    if (hit?.meant) {
+      found.push(
+        heard("misheard", sentence.tokens.slice(i, i + hit.n), hit.meant.sure, { name: hit.meant.word }),
+      );
+      i += hit.n;
+    } else i++;
+  }
+  return found;
+}
+
+function oftenMeant(said: string): { word: string; sure: number } | null {
+  const word = OFTEN[said];
+  return word ? { word, sure: 0.85 } : null;
+}
+
+function meantBySound(said: string): { word: string; sure: number } | null {
+  const parts = said.split(" ");
+  // Two words are one misheard only where neither is a word of the trade by itself.
+  if (parts.length > 1 && parts.some((w) => w.length < 3 || (TRADE as readonly string[]).includes(w)))
+    return null;
+  if (THEMSELVES.has(said) || (TRADE as readonly string[]).includes(said)) return null;
+  const letters = said.replaceAll(" ", "");
+  if (letters.length < LEAST_LETTERS || /\d/.test(said)) return null;
+  for (const word of TRADE) {
+    const meant = word.replaceAll(" ", "");
+    if (Math.abs(meant.length - letters.length) > 2 || meant === letters) continue;
+    const off = editDistance(letters, meant);
+    // A third word's letters may not make up for sounding otherwise.
+    if (off <= 2 && off / meant.length <= 0.25 && soundOf(letters) === soundOf(meant))
+      return { word, sure: 0.7 };
+  }
+  return null;
+}
+
+/** Letters that sound alike as one, vowels and doubles left out: after Soundex (R. Russell, 1918, from memory). */
+function soundOf(word: string): string {
+  const alike = word
+    .replace(/ph/g, "f")
+    .replace(/[bv]/g, "f")
+    .replace(/[ckqgx]/g, "k")
+    .replace(/[sz]/g, "s")
+    .replace(/[dt]/g, "t")
+    .replace(/[mn]/g, "n")
+    .replace(/[aeiouyhw]/g, "");
+  return alike.replace(/(.)\1+/g, "$1");
+}
+
+/** Changes of a letter that lead from one word to the other, swaps of neighbours among them (Damerau 1964, from memory). */
+function editDistance(a: string, b: string): number {
+  const rows: number[][] = [Array.from({ length: b.length + 1 }, (_, j) => j)];
+  for (let i = 1; i <= a.length; i++) {
+    const row = [i];
+    for (let j = 1; j <= b.length; j++) {
+      const up = (rows[i - 1]?.[j] ?? 0) + 1;
+      const left = (row[j - 1] ?? 0) + 1;
+      const over = (rows[i - 1]?.[j - 1] ?? 0) + (a[i - 1] === b[j - 1] ? 0 : 1);
+      const swapped =
+        i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]
+          ? (rows[i - 2]?.[j - 2] ?? 0) + 1
+          : Number.POSITIVE_INFINITY;
+      row.push(Math.min(up, left, over, swapped));
+    }
+    rows.push(row);
+  }
+  return rows[a.length]?.[b.length] ?? 0;
+}

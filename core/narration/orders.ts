@@ -1,0 +1,415 @@
+import { type Heard, type HeardKind, heard } from "./heard.ts";
+import { type Found, findAll, pattern, type Sentence } from "./stream.ts";
+
+/** What pupils do at the table: verbs that can be ordered. Common practice, no published source. */
+const DO =
+  "(?:draw|make|put|place|mark|measure|connect|join|trace|rule|take|grab|use|line|find|add|go|start|begin|pick|set|turn|fold|cut|write|colou?r|shade|repeat|do|try|get|erase|rub|bring|sketch|drop|extend|copy|finish|complete|close|outline|darken|ink|pull|send|run|slide|move|lay|hold|match|continue|give|practi[cs]e|fill|create|choose|decide|work|label|pencil|tick|paint|glue|tape|stick|rotate|flip)";
+/** Little words between "now" and the verb. */
+const SOFT =
+  "(?:just|please|also|very|really|carefully|lightly|gently|slowly|simply|then|again|quickly|you|guys|everyone|everybody|kids|all|of|class|friends|folks|artists)";
+const PUPILS = "(?:you|you guys|you all|y'all|everyone|everybody|all of you|each of you|you kids)";
+/** What may open a sentence before its order. */
+const OPEN =
+  "(?:(?:ok|okay|so|alright|all right|right|and|then|well|good|great|perfect|next|first|please|but|once you have that|when you're ready|if you're ready|if you haven't already|everyone|everybody|boys and girls|guys|friends|class) )*";
+
+interface Rule {
+  readonly kind: HeardKind;
+  readonly pattern: RegExp;
+  readonly confidence: number;
+  /** Words shortly before that turn it into something else. */
+  readonly unless?: RegExp;
+  /** Words after it that do. */
+  readonly unlessAfter?: RegExp;
+}
+
+/** The speaker's own doing, a possibility, a condition or a denial just before an order. */
+const NOT_AN_ORDER =
+  /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|they're|let's|let us|let me|me|could|can|might|may|would|won't|don't|do not|doesn't|didn't|never|not|to|if you|when you|once you|after you|before you|until you|where you|how you|what you|as you|that you|which you|people|students)(?:,? (?:just|then|now|also|always|usually|going to|have to|need to|want to|like to|wanna|should|would|will|do))*,? )$/;
+/** "You can go ahead and draw" lets the class begin; "I'm going to go ahead" does not. */
+const NOT_GO_AHEAD =
+  /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|let's|let us|let me|could|might|would|won't|don't|do not|never|not|going to|can i|can we|before you|until you|how you|as you|that you|if you)(?:,? (?:just|then|now|also|can|going to|have to|want to|will|do|and))*,? )$/;
+const NEGATED =
+  /\b(?:don't|do not|no|not|never|without|didn't|doesn't|isn't|won't|needn't|can't)(?: \w+){0,2},? $/;
+const OWN = /\b(?:i'm|i am|i'll|i will|i|we're|we'll|we|let me|let's|i've)(?: \w+){0,3},? $/;
+
+const RULES: readonly Rule[] = [
+  // ── act-now: an express order to do the step
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?:i want|i'd want|i need|i'd like|i would like|i'm asking|i am asking|we want|we need) ${PUPILS} (?:guys |now |all )*to (?:now |go ahead and |please |just |carefully |very )*${DO}`,
+    ),
+    confidence: 0.95,
+    unless: /\b(?:don't|what|where|how|why|that|which)(?: \w+)? $/,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(`go ahead(?: and| now|)(?: ${SOFT})*(?: ${DO}| now)`),
+    confidence: 0.95,
+    unless: NOT_GO_AHEAD,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern("go ahead"),
+    confidence: 0.75,
+    unless: NOT_GO_AHEAD,
+    unlessAfter: /^,? (?:of|time|and (?:pause|stop|hit|press|rewind|watch|skip))/,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern("(?:it's |it is |now it's |this is |so )*(?:now )?your turn(?: now)?"),
+    confidence: 0.95,
+    unless: /\b(?:not|wait for|until it's|when it's|before it's|until|take) $/,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `now ${PUPILS} (?:guys |can |may |should )?(?:go ahead and |just |please )*(?:${DO}|try it|have a go)`,
+    ),
+    confidence: 0.85,
+    unlessAfter: /^,? (?:see|know|understand|notice)/,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(
+      "over to you|have a go|have a try|give it a (?:go|try)|give that a (?:go|try)|go for it|off you go|you try(?: it| that| this| one)?|get (?:it )?started now|get drawing|(?<=^(?:(?:ok|okay|so|alright|and|then|good|right|great),? )*)try (?:that|it|this)(?: one| out)?|start drawing now|pencils? moving",
+    ),
+    confidence: 0.9,
+    unless: NOT_AN_ORDER,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?:do|try|draw|make|add|copy|repeat) (?:it|this|that|these|those|yours|the same|the same thing|this step|that step|this part|that part|one|all of (?:this|that|them))(?: on your (?:own )?(?:paper|sheet|page|drawing))?(?: right)? now`,
+    ),
+    confidence: 0.95,
+    unless: NOT_AN_ORDER,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?:take|you have|here's|i'll give you|i will give you|let me give you) (?:a |some |one |two |a few |your |thirty |ten |twenty |about )*(?:minutes?|moment|time|seconds?|second) (?:now )?(?:here )?(?:to|and) (?:do|draw|finish|copy|get|make|add|try|complete|catch up)`,
+    ),
+    confidence: 0.8,
+    unless: /\b(?:if you need to|don't) $/,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(`now(?: ${SOFT})* ${DO}`),
+    confidence: 0.85,
+    unless:
+      /(?:\b(?:i|we|you|they|until|up to|for|by|from|right|are|is|that|and i|what we|what you|what i|going to|to|let's|can|could|should|will)|[a-z]ing),? $/,
+    unlessAfter:
+      /^,? (?:a look|note|notice|care|sure|sense|a break|place|look|long|part|as|like what|a step back|advantage|back (?:to|over|in)|with me|it's|is|was|has|i|on to the|through what)\b/,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(`${DO}(?: [\\w'/"½-]+){0,14}(?: right)? now`),
+    confidence: 0.85,
+    unless: NOT_AN_ORDER,
+    unlessAfter: /^,? (?:that|you|we|i|it|this|is|and i'm|on|if|when)\b/,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `${PUPILS} (?:need to|have to|should|must|are going to|'re going to) (?:go ahead and |now )?${DO}(?: [\\w'/-]+){0,10} now`,
+    ),
+    confidence: 0.75,
+    unless: /\b(?:if|when|once|why|what|where|how|that) $/,
+  },
+  // ── pause: told to stop the player
+  {
+    kind: "pause",
+    pattern: pattern(
+      "(?:pause|stop|freeze|halt) (?:the |this |that |your |my |me )?(?:video|recording|player|clip|film|movie|screen|lesson|tape|playback|youtube|me)(?: here| now| right here| right now| for a (?:second|minute|moment)| at this point| if you need to)?",
+    ),
+    confidence: 0.97,
+    unless:
+      /\b(?:i'm going to|i'll|i will|i|we'll|let me|don't|do not|no need to|without|need not|not have to|don't have to|don't need to|not need to|after you|once you|when you've|if you've|i'm|you've|you already) (?:just )?$/,
+  },
+  {
+    kind: "pause",
+    pattern: pattern("(?:press|hit|push|click|tap|use) (?:the )?(?:pause|stop)(?: button)?"),
+    confidence: 0.97,
+    unless: NEGATED,
+  },
+  {
+    kind: "pause",
+    pattern: pattern("put (?:the video|it|this|me) on (?:pause|hold)"),
+    confidence: 0.95,
+    unless: NEGATED,
+  },
+  {
+    kind: "pause",
+    pattern: pattern(
+      "pause(?: it| this)?(?: here| now| there| right here| right there| right now| if you need| if you have to| while you| until you| and| to| for as long| so you can| so that you can| whenever| if| anytime| any time| at any time| as you need| as often| when you need)",
+    ),
+    confidence: 0.9,
+    unless:
+      /\b(?:i'm going to|i'll|i will|i|we'll|we|let me|let's|don't|do not|a|the|this|no|brief|short|long|his|that|i'm|to a|without) (?:just )?$/,
+  },
+  {
+    kind: "pause",
+    pattern: pattern(
+      "(?:feel free to|you can|you may|you might want to|you may want to|please|go ahead and|make sure you|be sure to|remember to|you should|need to|have to|want to|just) pause",
+    ),
+    confidence: 0.9,
+    unless: NEGATED,
+  },
+  {
+    kind: "pause",
+    pattern: /(?<=^(?:(?:ok|okay|so|alright|and|then|now),? )*)pause(?=$|,|[.!])/g,
+    confidence: 0.8,
+  },
+  {
+    kind: "pause",
+    pattern: pattern("pause (?:it|this|me)"),
+    confidence: 0.85,
+    unless:
+      /\b(?:i'm going to|i'll|i will|i|we'll|we|let me|let's|don't|do not|i'm|without|if you|when you|once you) (?:just )?$/,
+  },
+  // ── rewind: told to watch again or go back in the video
+  {
+    kind: "rewind",
+    pattern: pattern("rewind(?: it| the video| this| that| me| a bit| a little| and)*"),
+    confidence: 0.95,
+    unless: /\b(?:i'll|i'm going to|i|let me|don't|no need to|we'll) (?:just )?$/,
+  },
+  {
+    kind: "rewind",
+    pattern: pattern(
+      "(?:re ?watch|watch|play|replay)(?: \\w+){0,4} (?:again|back|one more time|a second time|over again|over|twice|as many times as you need)",
+    ),
+    confidence: 0.9,
+    unless:
+      /\b(?:press|hit|push|click|start|i'll|i'm going to|i|let me|don't|we'll|we|let's|to see you|if you've|you've|i've) (?:just )?$/,
+    unlessAfter: /^,? (?:here in part|next)/,
+  },
+  {
+    kind: "rewind",
+    pattern: pattern(
+      "(?:re-?watch|rewatch|replay|re watch)(?: (?:this|that|it|the|part|step|video|section|any|one))*",
+    ),
+    confidence: 0.9,
+    unless: OWN,
+  },
+  {
+    kind: "rewind",
+    pattern: pattern(
+      "(?:go|skip|scroll|scrub|run|back|slide|drag|jump|roll|wind)(?: it| up| on)? ?back(?: up)?(?: \\w+){0,3} (?:in the (?:video|recording|clip)|the (?:video|recording|clip)|and (?:re-?watch|watch|look at (?:it|that|this) again|see (?:it|that|how))|to (?:re-?watch|watch|the (?:beginning|start) of the (?:video|recording))|(?:a few|ten|five|thirty|a couple of|couple|some|fifteen|twenty|\\d+) (?:seconds|minutes))",
+    ),
+    confidence: 0.92,
+    unless: /\b(?:i'll|i'm going to|i|let me|don't|we'll|we|let's|we're going to|i'm gonna) (?:just )?$/,
+  },
+  {
+    kind: "rewind",
+    pattern: pattern(
+      "(?:back up|go back over|back it up|take|back) (?:the |this )?(?:video|recording|clip)(?: back| up)?",
+    ),
+    confidence: 0.9,
+    unless: OWN,
+  },
+  // ── come back: told to return later
+  {
+    kind: "come-back",
+    pattern: pattern(
+      "come (?:on )?back (?:later|when|after|once|tomorrow|to (?:the video|this video|this lesson|this recording|the lesson|me|it (?:later|tomorrow|when))|and (?:press|hit|start|finish|join|continue|play|we'll|i'll)|here when|here once|in (?:an?|\\d+|\\w+) (?:hours?|minutes?|days?)|next (?:week|time)|as soon as|whenever)",
+    ),
+    confidence: 0.93,
+    unless:
+      /\b(?:i'll|i'm going to|i|let me|we'll|we will|we|let's|we're going to|it'll|it will|will|they|we can|i can|that) (?:just )?$/,
+  },
+  {
+    kind: "come-back",
+    pattern: pattern(
+      "(?:return|get back|check back|start (?:the video|it|me|this) (?:up )?again|resume(?: the (?:video|recording)| playing| playback| watching)?|un ?pause|unpause|turn (?:me|the video|it) back on|hit play|press play|push play|click play|start me again)(?: \\w+){0,4} ?(?:when|once|after|later|tomorrow|as soon as|whenever)",
+    ),
+    confidence: 0.9,
+    unless: /\b(?:i'll|i'm going to|i|let me|we'll|we|let's|it'll|will|before you|to the corner) (?:just )?$/,
+  },
+  {
+    kind: "come-back",
+    pattern: pattern(
+      "(?:when|once|after|whenever)(?: [\\w']+){1,8},? (?:come back|press play|hit play|push play|un ?pause|resume|start the video again|turn the video back on|join me again|rejoin me|click play)",
+    ),
+    confidence: 0.93,
+  },
+  {
+    kind: "come-back",
+    pattern: pattern(
+      "(?:press|hit|push|click) play(?: again)?|un ?pause the video|resume the video|meet me back here|join me (?:again )?(?:back here )?(?:when|once|after)|(?:i'll )?see you (?:back here|back) (?:when|once|after|in a)",
+    ),
+    confidence: 0.88,
+    unless: /\b(?:i'll|i'm going to|i|let me|we'll|before you|when you|after you|once you) $/,
+  },
+  // ── watch only
+  {
+    kind: "watch-only",
+    pattern: pattern(
+      "(?:just|only|simply|please|first|so|now|for now|don't draw,? just) (?:just )?(?:watch|look|observe)(?: me| this| first| how| what| for now| and listen| carefully| closely)?",
+    ),
+    confidence: 0.85,
+    unless: /\b(?:you can|if you're|you were|we|i) $/,
+    unlessAfter:
+      /^,? (?:out|your|at (?:the|your|this|that|my) |like|for (?:your|the|any)|again|the (?:time|clock)|over|right|how (?:nice|much|good))/,
+  },
+  {
+    kind: "watch-only",
+    pattern: pattern(
+      "watch (?:me|how i|what i|how|what|my (?:hand|pencil|ruler)|closely|carefully|first|this(?: part| bit| one| first)?|as i|while i)",
+    ),
+    confidence: 0.85,
+    unless: /\b(?:to|if you|re|you can|you|for|keep) $/,
+    unlessAfter: /^,? (?:again|out|over|back|part again|\w+ again)/,
+  },
+  {
+    kind: "watch-only",
+    pattern: pattern(
+      "(?:don't|do not|you don't (?:have|need) to|no need to|you do not (?:have|need) to|you needn't|please don't|try not to|you shouldn't|nobody|no one) (?:draw|do|copy|start|follow along|draw along|write|try|begin)(?: \\w+){0,4}? ?(?:yet|along|with me|this (?:one|part|bit)|anything|just yet|first)",
+    ),
+    confidence: 0.87,
+    unlessAfter: /^,? (?:too|so hard|with your|at the edge|over)/,
+  },
+  {
+    kind: "watch-only",
+    pattern: pattern(
+      "pencils? down|no pencils|put (?:down )?your pencils? down|no pencils|put down your pencils?|hands? off|no drawing(?: yet| for now| here)?|eyes on (?:me|the screen|my (?:hand|paper))|sit back(?: and (?:watch|relax|enjoy))?|look up here|without drawing",
+    ),
+    confidence: 0.87,
+  },
+  {
+    kind: "watch-only",
+    pattern: pattern(
+      "(?:i'll|i will|let me|i'm going to|i want to|i'm i'd like to) (?:just )?(?:show|demonstrate)(?: it| this| that| you| how| to you| them)*(?: how(?: it works| to do it| i do it)?)? (?:first|once|before you (?:try|do|draw|start|begin)|one time|quickly before)",
+    ),
+    confidence: 0.87,
+  },
+  {
+    kind: "watch-only",
+    pattern: pattern(
+      "before you (?:draw|start|do|try|begin|put|pick)(?: \\w+){0,5},? (?:watch|look|see|let me show)",
+    ),
+    confidence: 0.87,
+  },
+  // ── speeded
+  {
+    kind: "speeded",
+    pattern: pattern(
+      "(?:speed|speeding|sped) (?:right )?through|(?:speed|speeding|sped)(?: \\w+){0,3} ?up(?: the (?:video|recording|next part))?|fast ?forward(?:ed|ing)?|time ?lapse|time lapsed?|hyper ?lapse|fast motion|double speed|double time|(?:two|three|four|five|eight|ten|\\d+)(?: times| x)? (?:the )?(?:speed|as fast|the normal speed|faster)|times? (?:the )?(?:normal )?speed|quick motion|super fast|at high speed|(?:at |with )?(?:twice|double|triple|three times|four times) the (?:normal |usual )?speed|twice as fast|speeded up|play(?:ed)? (?:this|it) faster|shown? (?:this|it|faster|to you faster)(?: \\w+){0,2} faster",
+    ),
+    confidence: 0.92,
+    unless:
+      /\b(?:don't|you don't need to|no need to|you'll|you will|you can|you|your|to help you|try to|don't try to|not|never) (?:just )?$/,
+    unlessAfter: /^,? your|^,? as you get/,
+  },
+  // ── part break: the lesson goes on elsewhere
+  {
+    kind: "part-break",
+    pattern: pattern(
+      "(?:see you|join me|meet me|come back|back|continue|continued|we'll continue|go on|carry on|finish|we'll finish|pick (?:this |it )?up|work on|colou?r|ink|add|start|do|draw|finish up|wrap up|left|move on|moving on|on)(?: [\\w']+){0,7} (?:in|to|for|with|at the start of) (?:the )?(?:part|video|lesson) (?:two|three|four|five|2|3|4|5|number two)",
+    ),
+    confidence: 0.95,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
+      "(?:in|for) (?:(?:the )?(?:next|second|third|following) (?:part|video|lesson|session|class|episode|half)(?: of this lesson)?|part (?:two|three|four|2|3|4)),? (?:we'll|we will|we're going to|we are going to|i'll|you'll|we|i will|i'm going to|we can)",
+    ),
+    confidence: 0.93,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
+      "(?:next (?:week|time|class|session|lesson|monday|tuesday|wednesday|thursday|friday|saturday)|tomorrow)(?: [\\w']+){0,2},? (?:we'll|we will|we're going to|we are going to|i'll|you'll|we can|we are|we add|we finish|we start|we colou?r|i will show|i'm going to|we go on)",
+    ),
+    confidence: 0.92,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
+      "(?:we'll|we will|we're going to|we are going to|you'll|you will|i'll|i will|and|can|to) (?:continue|finish|go on|carry on|keep going|pick (?:it|this|up)(?: \\w+)?|complete|add|colou?r|ink|paint|do|work on|start|come back to|resume|draw|get to|take)(?: [\\w']+){0,8} (?:next (?:week|time|class|session|lesson|saturday|monday)|tomorrow|in the next (?:part|video|lesson|session|class|one)|another (?:day|time|week))",
+    ),
+    confidence: 0.93,
+    unless: /\b(?:don't|not) $/,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
+      "(?:that's|this is|that is)(?: it for| all for)? (?:the end of )?(?:our |the )?(?:part|session|week|day) (?:one|two|three|1|2|3)|end of (?:the )?(?:part|session|week|day) (?:one|two|three|1|2|3)|to be continued|this is where (?:we|we'll|i'll) (?:stop|end|leave it|break)(?: for (?:today|this week|now))?|we'll (?:stop|leave it|leave off|break off|end) here (?:for today|for this week|for now|until)|pick up (?:from |right )?(?:here|where we left off)",
+    ),
+    confidence: 0.9,
+  },
+  // ── recap
+  {
+    kind: "recap",
+    pattern: pattern(
+      "(?:to |let's |let me |a quick |quick |just to |we'll |i'll |so to )*(?:recap|review (?:what|the|everything)|(?<=(?:to|let's|so|and),? )review|summari[sz]e|sum up|go over what we|run through what we)",
+    ),
+    confidence: 0.92,
+  },
+  {
+    kind: "recap",
+    pattern: pattern(
+      "(?:so far|up to now|until now|already)(?: [\\w']+){0,2},? (?:we've|we have|you've|you have|you should have|we drew|we did)|(?:we've|we have|you've|you have|you should have) (?:\\w+ )?(?:drawn|done|learned|learnt|made|got|put|covered)(?: [\\w']+){0,5} so far|(?:last (?:time|week|lesson|class|session)|in (?:part|video|lesson) one|in the (?:last|first|previous) (?:part|video|lesson|session)|yesterday|earlier),? (?:we|you|i)(?:'ve)?(?= )|(?<=^(?:so|and|okay|ok)?,? ?)so far(?=,)|(?:quick|short|real quick) review|as a (?:quick )?reminder|just to remind (?:you|everyone)|remember,? (?:we|you|last time|first we|the rule|that all|how we)|what (?:did we|have we) (?:learn|learned|do|done|draw)",
+    ),
+    confidence: 0.85,
+  },
+  // ── caution
+  {
+    kind: "caution",
+    pattern: pattern(
+      "(?:be careful|watch (?:your|those|out for) (?:fingers?|hands?|thumbs?|the (?:blade|edge))|mind (?:your|the) (?:fingers?|blade|edge)|keep your (?:fingers?|hands?|thumb)(?: \\w+){0,4} (?:clear|away|back|off|behind|out)|ask an adult|an adult (?:should|must|has to|to)|with an adult|open a window|well ventilated|don't (?:cut yourself|press too hard on the blade)|careful with (?:the|that|your) (?:blade|knife|scissors|cutter|glue|marker))",
+    ),
+    confidence: 0.9,
+  },
+];
+
+/** Orders to the class and marks of the video's own course, found in a sentence. Of overlapping ones of a kind the surest stays. */
+export function ordersIn(sentence: Sentence): Heard[] {
+  const found: { kind: HeardKind; at: number; end: number; confidence: number; found: Found }[] = [];
+  for (const rule of RULES)
+    for (const f of findAll(sentence, rule.pattern)) {
+      const before = sentence.plain.slice(0, f.at);
+      const after = sentence.plain.slice(f.end);
+      if (rule.unless?.test(before) || rule.unlessAfter?.test(after)) continue;
+      found.push({ kind: rule.kind, at: f.at, end: f.end, confidence: rule.confidence, found: f });
+    }
+  for (const f of imperativesNow(sentence)) found.push(f);
+  return merged(found).map((f) => heard(f.kind, tokensOver(sentence, f.at, f.end), f.confidence));
+}
+
+/** An order that opens its sentence and names the class or the moment: "Everyone draw …", "Ready? Draw …". */
+function imperativesNow(sentence: Sentence) {
+  const opening = pattern(
+    `(?<=^${OPEN})(?:everyone|everybody|you guys|class|boys and girls|all of you)(?: ${SOFT})* ${DO}`,
+  );
+  return findAll(sentence, opening).map((f) => ({
+    kind: "act-now" as const,
+    at: f.at,
+    end: f.end,
+    confidence: 0.8,
+    found: f,
+  }));
+}
+
+/** One finding where several of a kind overlap or follow each other closely; the surest words say how sure. */
+function merged<F extends { kind: HeardKind; at: number; end: number; confidence: number }>(
+  found: readonly F[],
+): F[] {
+  const kept: F[] = [];
+  for (const f of [...found].sort((a, b) => a.at - b.at || b.end - a.end)) {
+    const same = kept.find((k) => k.kind === f.kind && f.at <= k.end + 12);
+    if (!same) kept.push({ ...f });
+    else {
+      same.end = Math.max(same.end, f.end);
+      same.confidence = Math.max(same.confidence, f.confidence);
+    }
+  }
+  return kept;
+}
+
+export function tokensOver(sentence: Sentence, at: number, end: number) {
+  const first = sentence.tokenAt[at] ?? 0;
+  const last = sentence.tokenAt[Math.max(at, end - 1)] ?? first;
+  return sentence.tokens.slice(first, last + 1);
+}
