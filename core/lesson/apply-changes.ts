@@ -144,6 +144,7 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "deliverable",
   "kit",
   "gates",
+  "edits",
   "turned",
   "observed",
   "wall",

@@ -3,7 +3,7 @@ import { HandOutSchema } from "../display/index.ts";
 import { CueSchema } from "../narration/index.ts";
 import { PlanSchema } from "../plan/index.ts";
 import { idSchema, ObjectSchema } from "../recipes/index.ts";
-import { AnchorsSchema } from "../schedule/index.ts";
+import { AnchorsSchema, EditsSchema } from "../schedule/index.ts";
 import { StepOverrideSchema } from "../steps/index.ts";
 import { SheetSchema, ViewSchema } from "../view/index.ts";
 
@@ -42,6 +42,8 @@ export const TakeSchema = v.strictObject({
   ),
   corners: v.nullable(CornersSchema),
   anchors: AnchorsSchema,
+  /** What the player does with the recording, in the recording's own time; left out: it plays as it is. */
+  edits: v.optional(EditsSchema),
 });
 export type Take = v.InferOutput<typeof TakeSchema>;
 

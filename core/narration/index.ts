@@ -1,3 +1,4 @@
+export { alignWords, type Matches } from "./align-words.ts";
 export { formatCaptionTime, parseCaptionTime } from "./caption-time.ts";
 export type { Cue, Word } from "./cue.ts";
 export { CueSchema, wordsOf } from "./cue.ts";
@@ -5,6 +6,14 @@ export type { Amount, Heard, HeardKind } from "./heard.ts";
 export { HEARD_KINDS } from "./heard.ts";
 export type { CaptionFormat, Captions } from "./read-captions.ts";
 export { readCaptions } from "./read-captions.ts";
-export { sentencesOf, tokensOf } from "./stream.ts";
+export { type Sentence, sentencesOf, type Token, tokensOf } from "./stream.ts";
+export {
+  FRAME_RATES,
+  type FrameRate,
+  formatTimeCode,
+  frameAtMs,
+  msOfFrame,
+  parseTimeCode,
+} from "./time-code.ts";
 export { understand } from "./understand.ts";
 export { writeSubRip, writeWebVtt } from "./write-captions.ts";

@@ -1,8 +1,9 @@
 import type { Finding, Parsed } from "../base/index.ts";
 import { parseCaptionTime } from "./caption-time.ts";
 import type { Cue } from "./cue.ts";
+import { looksStamped, readJsonWords, readStamped } from "./read-plain.ts";
 
-export type CaptionFormat = "WebVTT" | "SubRip";
+export type CaptionFormat = "WebVTT" | "SubRip" | "text with times" | "JSON";
 
 export interface Captions {
   readonly format: CaptionFormat;
@@ -15,21 +16,13 @@ interface Block {
 }
 
 /**
- * Reads a WebVTT (W3C, WebVTT: The Web Video Text Tracks Format) or SubRip file, forgiving byte-order marks,
- * CRLF, missing hours, hours over 99, unsorted and overlapping cues. A bad cue is skipped and reported by
+ * Reads a WebVTT (W3C, WebVTT: The Web Video Text Tracks Format) or SubRip file, plain text whose lines begin with times, or
+ * JSON with words, forgiving byte-order marks, CRLF, missing hours, hours over 99, unsorted and overlapping cues. A bad cue is skipped and reported by
  * line; a file with no good cue left is refused.
  */
 export function readCaptions(text: string): Parsed<Captions> {
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\r|\n/);
-  const format: CaptionFormat = /^WEBVTT(\s|$)/.test(lines[0] ?? "") ? "WebVTT" : "SubRip";
-  const findings: Finding[] = [];
-  const found: Omit<Cue, "id">[] = [];
-  for (const block of blocksOf(lines)) {
-    if (format === "WebVTT" && /^(WEBVTT|NOTE|STYLE|REGION)(\s|$)/.test(block.lines[0] ?? "")) continue;
-    const cue = readBlock(block);
-    if ("skipped" in cue) findings.push(skipped(cue.line, cue.skipped));
-    else found.push(cue);
-  }
+  const { format, cues: found, findings } = readAs(lines);
   if (found.length === 0) {
     const why =
       text.trim() === ""
@@ -61,6 +54,30 @@ export function readCaptions(text: string): Parsed<Captions> {
       note("overlapping-cues", `${overlapping} cues begin before the one before them ends; both are kept.`),
     );
   return { ok: true, value: { format, cues }, findings };
+}
+
+/** The cues of a file in the format it is in, as far as they can be read. */
+function readAs(lines: readonly string[]): {
+  format: CaptionFormat;
+  cues: Omit<Cue, "id">[];
+  findings: Finding[];
+} {
+  const isVtt = /^WEBVTT(\s|$)/.test(lines[0] ?? "");
+  if (!isVtt && /^\s*[[{]/.test(lines[0] ?? "")) {
+    const read = readJsonWords(lines.join("\n"));
+    if (read) return { format: "JSON", ...read };
+  }
+  if (!isVtt && !lines.some((l) => l.includes("-->")) && looksStamped(lines))
+    return { format: "text with times", ...readStamped(lines) };
+  const findings: Finding[] = [];
+  const cues: Omit<Cue, "id">[] = [];
+  for (const block of blocksOf(lines)) {
+    if (isVtt && /^(WEBVTT|NOTE|STYLE|REGION)(\s|$)/.test(block.lines[0] ?? "")) continue;
+    const cue = readBlock(block);
+    if ("skipped" in cue) findings.push(skipped(cue.line, cue.skipped));
+    else cues.push(cue);
+  }
+  return { format: isVtt ? "WebVTT" : "SubRip", cues, findings };
 }
 
 function blocksOf(lines: readonly string[]): Block[] {

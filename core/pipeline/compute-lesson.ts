@@ -1,9 +1,17 @@
 import type { Finding } from "../base/index.ts";
 import { type Evaluation, evaluate } from "../drafter/index.ts";
 import { findCurrentTake, type Lesson } from "../lesson/index.ts";
-import { type Word, wordsOf } from "../narration/index.ts";
+import { type Heard, understand, type Word, wordsOf } from "../narration/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
-import { type Part, partsOf, type Schedule, scheduleSteps } from "../schedule/index.ts";
+import {
+  type EditMap,
+  editMap,
+  judgeSync,
+  type Part,
+  partsOf,
+  type Schedule,
+  scheduleSteps,
+} from "../schedule/index.ts";
 import { groupSteps, type Step, type WordMemo } from "../steps/index.ts";
 import { type DrawnLesson, drawLesson } from "./draw-lesson.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
@@ -14,7 +22,11 @@ export interface ComputedLesson extends DrawnLesson {
   readonly steps: readonly Step[];
   /** The words of the current take's narration; empty before there is one. */
   readonly words: readonly Word[];
+  /** What those words do in the lesson. */
+  readonly heard: readonly Heard[];
   readonly schedule: Schedule;
+  /** The current take's clock against the lesson's; null before there is a take. */
+  readonly editMap: EditMap | null;
   /** The parts it is taught in. */
   readonly parts: readonly Part[];
   /** What step making found; part of `findings` too. */
@@ -53,6 +65,11 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
   const sameTakes = before !== null && was?.takes === lesson.takes && was.currentTake === lesson.currentTake;
   const take = findCurrentTake(lesson);
   const words = sameTakes ? before.words : (take?.narration?.cues ?? []).flatMap(wordsOf);
+  const cues = take?.narration?.cues ?? NO_CUES;
+  const same = before !== null && (findCurrentTake(before.lesson)?.narration?.cues ?? NO_CUES) === cues;
+  const heard = same ? before.heard : understand(cues);
+  const durationMs = take ? takeDurationMs(take, words) : 0;
+  const map = sameTakes ? before.editMap : take && editMap(take.edits ?? [], durationMs);
   const schedule =
     sameSteps && sameTakes
       ? before.schedule
@@ -61,7 +78,7 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
           moves: program.moves,
           paper,
           pace: AGE_BANDS[lesson.plan.ageBand],
-          take: take && { durationMs: takeDurationMs(take, words), words, anchors: take.anchors },
+          take: take && map && { durationMs, words, anchors: take.anchors, map },
         });
 
   const taught = partsOf(grouped.steps, schedule, lesson.plan);
@@ -73,6 +90,18 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
     ...grouped.findings,
     ...judgeDrawing(drawn),
     ...schedule.findings,
+    ...(take && map
+      ? judgeSync({
+          steps: grouped.steps,
+          schedule,
+          map,
+          words,
+          heard,
+          pace: AGE_BANDS[lesson.plan.ageBand],
+          sheet: drawn.sheet,
+          take,
+        })
+      : []),
     ...taught.findings,
   ];
   return {
@@ -80,13 +109,17 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
     evaluation,
     steps: grouped.steps,
     words,
+    heard,
     schedule,
+    editMap: map,
     parts: taught.parts,
     stepFindings: grouped.findings,
     findings,
     wordMemo,
   };
 }
+
+const NO_CUES: NonNullable<NonNullable<Lesson["takes"][number]["narration"]>["cues"]> = [];
 
 function objectsOf(lesson: Lesson): (id: string) => Lesson["objects"][number] | null {
   const objects = new Map(lesson.objects.map((o) => [o.id, o]));

@@ -7,6 +7,7 @@ export { judgeDrawing } from "./judge-drawing.ts";
 export { judgeDrift } from "./judge-drift.ts";
 export type { LessonState, PlaceName } from "./lesson-state.ts";
 export { readiness, stateOf } from "./lesson-state.ts";
+export { holdsToAdd, placeInWords, retake } from "./place-in-words.ts";
 export type { Proposal } from "./propose.ts";
 export { proposeOrder, proposeVanishingPoints } from "./propose.ts";
 export { type Reordered, reorderStep } from "./reorder-step.ts";

@@ -1,6 +1,33 @@
 export type { Anchor, Anchors } from "./anchor.ts";
 export { AnchorSchema, AnchorsSchema } from "./anchor.ts";
+export { type Carried, carryAnchors } from "./carry-anchors.ts";
+export {
+  type EditMap,
+  editMap,
+  type Held,
+  lessonToSource,
+  nearestLesson,
+  type Played,
+  sourceToLesson,
+  speedAt,
+} from "./edit-map.ts";
+export { type Edit, EditSchema, EditsSchema } from "./edits.ts";
 export { handTimesMs, waitMs } from "./estimate.ts";
+export {
+  captionsInLesson,
+  type Timed,
+  writeChapterList,
+  writeChapters,
+  writeEdl,
+  writeLessonSubRip,
+  writeLessonVtt,
+  writeOtio,
+  writeScheduleCsv,
+  writeStepCues,
+} from "./export-times.ts";
+export { judgeSync } from "./judge-sync.ts";
 export { type Part, partsOf } from "./parts.ts";
+export { type Placed, placeSteps } from "./place-steps.ts";
+export { proposeHolds } from "./propose-holds.ts";
 export type { MoveTiming, Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
 export { scheduleSteps } from "./schedule-steps.ts";

@@ -5,6 +5,7 @@ import type { Paper } from "../paper/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Anchors } from "./anchor.ts";
+import { type EditMap, nearestLesson, sourceToLesson } from "./edit-map.ts";
 import { handTimesMs, tellingMs, waitMs } from "./estimate.ts";
 
 /** A step's stretch of lesson time, [startMs, endMs). */
@@ -46,6 +47,8 @@ export interface ScheduleInput {
     readonly durationMs: number;
     readonly words: readonly Word[];
     readonly anchors: Anchors;
+    /** Joins the recording's clock to the lesson's. Words and anchors are in the recording's time. */
+    readonly map: EditMap;
   } | null;
 }
 
@@ -75,7 +78,12 @@ export function scheduleSteps(input: ScheduleInput): Schedule {
     const start = starts[i] ?? { atMs: 0, wordId: null };
     const endMs = starts[i + 1]?.atMs ?? totalMs;
     const told = input.take ? start.atMs : start.atMs + tellingMs(step, input.pace);
-    const room = endMs - told;
+    // The class draws while the picture is held: by then the demonstrator has finished.
+    const heldFrom = input.take?.map.holds.find(
+      (h) => h.lessonFrom > told && h.lessonFrom < endMs,
+    )?.lessonFrom;
+    const drawnBy = heldFrom ?? endMs;
+    const room = drawnBy - told;
     const natural = handOf(step);
     const pace = natural > room ? room / natural : 1;
     if (pace < TOO_FAST) squeezed.push(squeezedFinding(step, natural, room));
@@ -87,7 +95,7 @@ export function scheduleSteps(input: ScheduleInput): Schedule {
       wordId: start.wordId,
     });
     // Paces add up with rounding: without a bound the last move could end a millisecond after its window.
-    const within = (ms: number) => Math.round(Math.min(ms, endMs));
+    const within = (ms: number) => Math.round(Math.min(ms, drawnBy));
     let at = told;
     for (let m = step.firstMove; m <= step.lastMove; m++) {
       const takes = (hand[m] ?? 0) * pace;
@@ -136,7 +144,7 @@ function startsInTake(
     const start = fixed.get(i) ?? { atMs: 0, wordId: null };
     let next = i + 1;
     while (next < steps.length && !fixed.has(next)) next++;
-    const endMs = fixed.get(next)?.atMs ?? take.durationMs;
+    const endMs = fixed.get(next)?.atMs ?? take.map.lessonMs;
     const group = steps.slice(i, next);
     const needed = group.reduce((sum, s) => sum + needMs(s), 0);
     let at = start.atMs;
@@ -146,7 +154,7 @@ function startsInTake(
     }
     i = next;
   }
-  return { starts, totalMs: Math.max(take.durationMs, starts[starts.length - 1]?.atMs ?? 0), findings };
+  return { starts, totalMs: Math.max(take.map.lessonMs, starts[starts.length - 1]?.atMs ?? 0), findings };
 }
 
 /** The anchors that can be kept: known word, and no earlier than the anchored step before. */
@@ -169,7 +177,15 @@ function anchoredStarts(steps: readonly Step[], take: NonNullable<ScheduleInput[
       );
       continue;
     }
-    const atMs = Math.min(Math.max(0, word.startMs + anchor.offsetMs), take.durationMs);
+    const sourceMs = Math.min(Math.max(0, word.startMs + anchor.offsetMs), take.durationMs);
+    const seen = sourceToLesson(take.map, sourceMs);
+    if (!seen && sourceMs < take.durationMs)
+      drop(
+        "anchor-in-cut",
+        step.id,
+        `Step ${step.number} "${step.title}" begins at "${word.text}", which is cut out of the take. It begins where the cut is jumped.`,
+      );
+    const atMs = seen?.fromMs ?? nearestLesson(take.map, sourceMs);
     if (atMs < latest) {
       drop(
         "anchor-out-of-order",

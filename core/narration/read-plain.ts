@@ -1,0 +1,152 @@
+import type { Finding } from "../base/index.ts";
+import { parseCaptionTime } from "./caption-time.ts";
+import type { Cue } from "./cue.ts";
+
+type Found = Omit<Cue, "id">;
+
+/** A cue without a stated end lasts to the next, at most so long. */
+const LONGEST_MS = 20_000;
+/** The last cue lasts as its words do at this pace. */
+const MS_A_WORD = 450;
+
+/** "[1:05] words", "1:05 words", "(00:01:05) words", "00:01:05.250 - words", or a line with a time and words below it. */
+const STAMPED = /^\s*[[(]?((?:\d+:)?\d{1,2}:\d{2}(?:[.,]\d{1,3})?)[\])]?\s*(?:[-–—:]\s*)?(.*)$/;
+
+/** Whether a text looks like lines that begin with times. */
+export function looksStamped(lines: readonly string[]): boolean {
+  const filled = lines.filter((l) => l.trim() !== "");
+  const stamped = filled.filter((l) => STAMPED.test(l) && !l.includes("-->")).length;
+  return stamped > 0 && stamped >= filled.length / 6;
+}
+
+/** Reads plain text whose lines begin with times; lines without one go on with the cue before. */
+export function readStamped(lines: readonly string[]): { cues: Found[]; findings: Finding[] } {
+  const findings: Finding[] = [];
+  const rough: { line: number; startMs: number; text: string }[] = [];
+  for (const [i, line] of lines.entries()) {
+    if (line.trim() === "") continue;
+    const match = STAMPED.exec(line);
+    const ms = match ? parseStamp(match[1] ?? "") : null;
+    const last = rough[rough.length - 1];
+    if (match && ms !== null) rough.push({ line: i + 1, startMs: ms, text: (match[2] ?? "").trim() });
+    else if (match) findings.push(skipped(i + 1, `the time "${match[1]}" cannot be read`));
+    else if (last) last.text = `${last.text} ${line.trim()}`.trim();
+    else findings.push(skipped(i + 1, `no time stands before "${line.trim().slice(0, 40)}"`));
+  }
+  const cues = rough.flatMap(({ line, startMs, text }, i): Found[] => {
+    if (text === "") {
+      findings.push(skipped(line, "it has no words"));
+      return [];
+    }
+    const next = rough.slice(i + 1).find((r) => r.startMs > startMs)?.startMs;
+    const spokenMs = text.split(/\s+/).length * MS_A_WORD;
+    const endMs =
+      next === undefined ? startMs + spokenMs : Math.min(next, startMs + Math.max(LONGEST_MS, spokenMs));
+    return [{ startMs, endMs: Math.max(endMs, startMs + 1), text: text.replace(/\s+/g, " ") }];
+  });
+  return { cues, findings };
+}
+
+/** "1:05" is a minute and five seconds; "1:02:03.5" has hours. */
+function parseStamp(text: string): number | null {
+  return parseCaptionTime(/[.,]/.test(text) ? text : `${text}.0`);
+}
+
+/**
+ * Reads JSON with words or cues: an array, or an object with `words`, `cues` or `segments`, each with its text and its
+ * start and end as seconds or as ms (`startMs`, `endMs`). Words are gathered into cues at silences and full stops.
+ */
+export function readJsonWords(text: string): { cues: Found[]; findings: Finding[] } | null {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return null;
+  }
+  const lists = [
+    data,
+    ...["words", "cues", "segments", "results"].map((key) => (data as Record<string, unknown>)?.[key]),
+  ];
+  const list = lists.find((l): l is unknown[] => Array.isArray(l));
+  if (!list) return { cues: [], findings: [] };
+  // A list of segments, each with its own words, is read for its words.
+  const flat = list.flatMap((item) => {
+    const words = (item as { words?: unknown[] } | null)?.words;
+    return Array.isArray(words) ? words : [item];
+  });
+  const findings: Finding[] = [];
+  const spoken = flat.flatMap((item, i) => {
+    const read = readSpoken(item);
+    if (typeof read !== "string") return [read];
+    findings.push(skipped(i + 1, read, "Entry"));
+    return [];
+  });
+  return { cues: gathered(spoken), findings };
+}
+
+interface Spoken {
+  readonly text: string;
+  readonly startMs: number;
+  readonly endMs: number;
+}
+
+function readSpoken(item: unknown): Spoken | string {
+  if (typeof item !== "object" || item === null) return "it is no object";
+  const entry = item as Record<string, unknown>;
+  const text = [entry.text, entry.word, entry.punctuated_word, entry.w].find((t) => typeof t === "string");
+  if (typeof text !== "string" || text.trim() === "") return "it has no words";
+  const time = (...keys: string[]) => {
+    for (const key of keys) {
+      const value = entry[key];
+      if (typeof value === "number" && Number.isFinite(value) && value >= 0)
+        return Math.round(/ms$/i.test(key) ? value : value * 1000);
+    }
+    return null;
+  };
+  const startMs = time("startMs", "start_ms", "start", "from", "time");
+  const endMs = time("endMs", "end_ms", "end", "to");
+  if (startMs === null) return `"${text.slice(0, 30)}" has no start`;
+  if (endMs !== null && endMs < startMs) return `"${text.slice(0, 30)}" ends before it starts`;
+  return { text: text.trim().replace(/\s+/g, " "), startMs, endMs: endMs ?? startMs + MS_A_WORD };
+}
+
+/** Words in cues of a sentence or so, each word's own time kept as a stamp. */
+function gathered(spoken: readonly Spoken[]): Found[] {
+  const sorted = [...spoken].sort((a, b) => a.startMs - b.startMs);
+  const cues: { startMs: number; endMs: number; text: string; stamps: { char: number; ms: number }[] }[] = [];
+  for (const word of sorted) {
+    const last = cues[cues.length - 1];
+    const goesOn =
+      last !== undefined &&
+      !word.text.includes(" ") &&
+      word.startMs - last.endMs < 900 &&
+      !/[.?!]$/.test(last.text) &&
+      last.text.length < 160;
+    if (last && goesOn) {
+      if (word.startMs > (last.stamps[last.stamps.length - 1]?.ms ?? last.startMs))
+        last.stamps.push({ char: last.text.length + 1, ms: word.startMs });
+      last.text += ` ${word.text}`;
+      last.endMs = Math.max(last.endMs, word.endMs);
+    } else
+      cues.push({
+        startMs: word.startMs,
+        endMs: Math.max(word.endMs, word.startMs + 1),
+        text: word.text,
+        stamps: [],
+      });
+  }
+  return cues.map(({ stamps, ...cue }) => {
+    const kept = stamps.filter((s) => s.ms < cue.endMs);
+    return kept.length > 0 ? { ...cue, stamps: kept } : cue;
+  });
+}
+
+function skipped(line: number, why: string, what = "Line"): Finding {
+  return {
+    code: "cue-skipped",
+    severity: "warning",
+    about: `line ${line}`,
+    message: `${what} ${line}: a cue was skipped, because ${why}.`,
+    numbers: { line },
+  };
+}

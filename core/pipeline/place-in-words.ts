@@ -1,0 +1,89 @@
+import type { Change, Json } from "../base/index.ts";
+import { findCurrentTake, type Take } from "../lesson/index.ts";
+import { tokensOf, wordsOf } from "../narration/index.ts";
+import { AGE_BANDS } from "../plan/index.ts";
+import {
+  type Carried,
+  carryAnchors,
+  type Edit,
+  type Placed,
+  placeSteps,
+  proposeHolds,
+  scheduleSteps,
+} from "../schedule/index.ts";
+import type { ComputedLesson } from "./compute-lesson.ts";
+
+/** Where every step seems to begin in the current take's words; steps in `keep` stay where they are. */
+export function placeInWords(computed: ComputedLesson, keep: ReadonlySet<string> = new Set()): Placed[] {
+  const take = findCurrentTake(computed.lesson);
+  if (!take?.narration) return [];
+  const { steps, moves, paper, heard } = computed;
+  const estimate = scheduleSteps({
+    steps,
+    moves,
+    paper,
+    pace: AGE_BANDS[computed.lesson.plan.ageBand],
+    take: null,
+  });
+  const share = estimate.windows.map((w) => (w.endMs - w.startMs) / Math.max(1, estimate.totalMs));
+  const fixed = Object.fromEntries(Object.entries(take.anchors).filter(([id]) => keep.has(id)));
+  return placeSteps(steps, tokensOf(take.narration.cues), heard, share, fixed);
+}
+
+/** Holds for the steps that have none, as an edit of the current take. Null when every step has its wait. */
+export function holdsToAdd(computed: ComputedLesson): Change[] | null {
+  const take = findCurrentTake(computed.lesson);
+  if (!take?.narration || !computed.editMap) return null;
+  const holds = proposeHolds(
+    computed.steps,
+    computed.schedule,
+    computed.editMap,
+    tokensOf(take.narration.cues),
+    computed.heard,
+    AGE_BANDS[computed.lesson.plan.ageBand],
+  );
+  if (holds.length === 0) return null;
+  return [
+    { id: `take/${take.id}`, field: "edits", value: [...(take.edits ?? []), ...holds] as unknown as Json },
+  ];
+}
+
+/** A new take with the anchors of another carried over by their words, and what became of each. */
+export function retake(old: Take, next: Take): { take: Take; carried: Carried[] } {
+  const carried = carryAnchors(
+    (old.narration?.cues ?? []).flatMap(wordsOf),
+    (next.narration?.cues ?? []).flatMap(wordsOf),
+    old.anchors,
+  );
+  const anchors = Object.fromEntries(
+    carried.flatMap((c) =>
+      c.kind === "lost"
+        ? []
+        : [
+            [
+              c.stepId,
+              { wordId: c.wordId, offsetMs: c.kind === "kept" ? (old.anchors[c.stepId]?.offsetMs ?? 0) : 0 },
+            ],
+          ],
+    ),
+  );
+  const edits = carriedHolds(old, next);
+  return { take: { ...next, anchors, ...(edits.length > 0 ? { edits } : {}) }, carried };
+}
+
+/** Holds stand at words: those whose word is said again go along. Cuts and speeds belong to one recording only. */
+function carriedHolds(old: Take, next: Take): Edit[] {
+  const oldWords = (old.narration?.cues ?? []).flatMap(wordsOf);
+  const nextWords = (next.narration?.cues ?? []).flatMap(wordsOf);
+  const holds = (old.edits ?? []).flatMap((e) => (e.kind === "hold" ? [e] : []));
+  const at = holds.map((hold) => oldWords.findLast((w) => w.endMs <= hold.atMs + 50));
+  const tied = Object.fromEntries(
+    at.flatMap((w, i) => (w ? [[String(i), { wordId: w.id, offsetMs: 0 }]] : [])),
+  );
+  const placed = carryAnchors(oldWords, nextWords, tied);
+  return placed.flatMap((c): Edit[] => {
+    const hold = holds[Number(c.stepId)];
+    const word = c.kind === "lost" ? undefined : nextWords.find((w) => w.id === c.wordId);
+    return hold && word ? [{ ...hold, atMs: word.endMs }] : [];
+  });
+}

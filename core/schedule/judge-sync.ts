@@ -1,0 +1,238 @@
+import { type Finding, formatClock, formatLength, type Json } from "../base/index.ts";
+import type { Heard, Word } from "../narration/index.ts";
+import type { Pace } from "../plan/index.ts";
+import type { Step } from "../steps/index.ts";
+import type { Sheet } from "../view/index.ts";
+import { type EditMap, sourceToLesson } from "./edit-map.ts";
+import type { Edit } from "./edits.ts";
+import { waitMs } from "./estimate.ts";
+import { mmIn } from "./place-steps.ts";
+import type { Schedule, StepWindow } from "./schedule-steps.ts";
+
+/** A hold shorter than this share of what the class needs is said to be short. */
+const ENOUGH = 0.6;
+/** A stretch with nothing to see or hear for so long is dead time. */
+const LONG_NOTHING_MS = 45_000;
+const MM: Readonly<Record<string, number>> = { in: 25.4, cm: 10, mm: 1, ft: 304.8, m: 1000 };
+/** Words by which a speaker takes back what was just said. */
+const CORRECTS = /\b(?:no|sorry|i mean|actually|rather|wait|oops|correction|make that|not that)\b/i;
+
+export interface SyncInput {
+  readonly steps: readonly Step[];
+  readonly schedule: Schedule;
+  readonly map: EditMap;
+  readonly words: readonly Word[];
+  readonly heard: readonly Heard[];
+  readonly pace: Pace;
+  readonly sheet: Sheet;
+  /** The take whose edits a mend changes. */
+  readonly take: { readonly id: string; readonly edits?: readonly Edit[] | undefined };
+}
+
+/** What does not go together: times that leave the class behind, and words that say otherwise than the drawing. */
+export function judgeSync(input: SyncInput): Finding[] {
+  return [...judgeTimes(input), ...judgeWords(input)];
+}
+
+function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Finding[] {
+  const findings: Finding[] = [];
+  for (const step of steps) {
+    const window = schedule.windows.find((w) => w.stepId === step.id);
+    if (!window) continue;
+    const said = `Step ${step.number} "${step.title}"`;
+    if (window.endMs - window.startMs < 500)
+      findings.push(
+        about(
+          step,
+          "steps-in-one-place",
+          "warning",
+          `${said} and the next begin at the same word: one of them has no time.`,
+          {
+            ms: window.endMs - window.startMs,
+          },
+        ),
+      );
+    const needed = waitMs(step, pace);
+    const held = map.holds
+      .filter((h) => h.lessonFrom >= window.startMs && h.lessonFrom < window.endMs)
+      .reduce((sum, h) => sum + h.ms, 0);
+    if (held > 0 && held < needed * ENOUGH)
+      findings.push(
+        about(
+          step,
+          "short-hold",
+          "warning",
+          `${said} holds ${seconds(held)}; a class of this age needs about ${seconds(needed)} for its lines.`,
+          { heldMs: held, neededMs: needed },
+          longerHold(take, map, window, Math.round(needed)),
+        ),
+      );
+  }
+  // Nothing said and nothing drawn.
+  const busy = [
+    ...words.flatMap((w) => {
+      const at = sourceToLesson(map, w.startMs);
+      return at ? [[at.fromMs, at.toMs + 400] as const] : [];
+    }),
+    ...schedule.moves.filter((m) => m.endMs > m.startMs).map((m) => [m.startMs, m.endMs] as const),
+    ...map.holds.map((h) => [h.lessonFrom, h.lessonFrom + h.ms] as const),
+  ].sort((a, b) => a[0] - b[0]);
+  let until = 0;
+  for (const [from, to] of busy) {
+    if (from - until > LONG_NOTHING_MS)
+      findings.push({
+        code: "long-nothing",
+        severity: "note",
+        about: "take",
+        message: `For ${seconds(from - until)} nothing is said or drawn, from ${formatClock(until)} on: cut it, or play it faster.`,
+        numbers: { fromMs: until, toMs: from },
+      });
+    until = Math.max(until, to);
+  }
+  return findings;
+}
+
+/** Lengths, counts and sides that are said otherwise than they are drawn. */
+function judgeWords({ steps, schedule, map, words, heard, sheet }: SyncInput): Finding[] {
+  return steps.flatMap((step): Finding[] => {
+    const window = schedule.windows.find((w) => w.stepId === step.id);
+    if (!window) return [];
+    const here = heard.filter((h) => isIn(window, map, h));
+    const said = lastValues(
+      here.filter((h) => h.kind === "measurement"),
+      words,
+    );
+    const drawn = step.readings.flatMap(mmIn);
+    const lengths = said.flatMap((h): Finding[] => {
+      const mm = lengthOf(h);
+      if (!mm || drawn.length === 0) return [];
+      const about_ = h.amount?.about ?? false;
+      const fits = drawn.some(
+        (d) => d >= mm[0] - slack(mm[0], about_, sheet) && d <= mm[1] + slack(mm[1], about_, sheet),
+      );
+      if (fits) return [];
+      // What is far from every reading speaks of something else.
+      const nearest = drawn.reduce((a, b) => (Math.abs(b - mm[0]) < Math.abs(a - mm[0]) ? b : a));
+      if (nearest / mm[1] > 1.6 || mm[0] / nearest > 1.6) return [];
+      return [
+        about(
+          step,
+          "said-otherwise",
+          "warning",
+          `Step ${step.number} "${step.title}" says "${h.text}"; drawn are ${formatLength(nearest, sheet)}.`,
+          { saidMm: mm[0], drawnMm: nearest },
+        ),
+      ];
+    });
+    const counts = said.flatMap((h): Finding[] => {
+      const { amount } = h;
+      if (
+        amount?.unit !== "count" ||
+        typeof amount.value !== "number" ||
+        !/^(?:guide)?lines?$/.test(amount.of ?? "")
+      )
+        return [];
+      if (step.kind === "erase" || step.newLines === 0 || amount.value === step.newLines) return [];
+      return [
+        about(
+          step,
+          "counted-otherwise",
+          "note",
+          `Step ${step.number} "${step.title}" says "${h.text}"; it draws ${step.newLines}.`,
+          { said: amount.value, drawn: step.newLines },
+        ),
+      ];
+    });
+    return [...lengths, ...counts, ...sidesOtherwise(step, here)];
+  });
+}
+
+function isIn(window: StepWindow, map: EditMap, h: Heard): boolean {
+  const at = sourceToLesson(map, h.startMs);
+  return at !== null && at.fromMs >= window.startMs && at.fromMs < window.endMs;
+}
+
+/** Of "two, no, two and a half inches" the last counts. */
+function lastValues(measured: readonly Heard[], words: readonly Word[]): Heard[] {
+  return measured.filter((h, i) => {
+    const next = measured[i + 1];
+    if (!next || next.startMs - h.endMs > 4000 || next.amount?.unit !== h.amount?.unit) return true;
+    const between = words.filter((w) => w.startMs >= h.endMs - 1 && w.endMs <= next.startMs + 1);
+    return !CORRECTS.test(between.map((w) => w.text).join(" "));
+  });
+}
+
+function lengthOf(h: Heard): readonly [number, number] | null {
+  const per = MM[h.amount?.unit ?? ""];
+  const value = h.amount?.value;
+  if (per === undefined || value === undefined) return null;
+  return typeof value === "number" ? [value * per, value * per] : [value[0] * per, value[1] * per];
+}
+
+/** How far a spoken length may be off: half the smallest fraction, or a seventh for "about". */
+function slack(mm: number, isAbout: boolean, sheet: Sheet): number {
+  const half = sheet.unit === "in" ? 25.4 / sheet.smallestFraction / 2 : 0.5;
+  return half + 0.3 + (isAbout ? mm / 7 : 0);
+}
+
+/** "From the right edge" where the step measures only from the left, or the other way round. */
+function sidesOtherwise(step: Step, here: readonly Heard[]): Finding[] {
+  const readings = step.readings.join(" ");
+  const edge = /from the (left|right) edge/.exec(readings)?.[1];
+  const both = /from the left edge/.test(readings) && /from the right edge/.test(readings);
+  if (!edge || both) return [];
+  const wrong = here.find(
+    (h) =>
+      h.kind === "side" &&
+      /\bfrom the (?:left|right)(?: hand)? (?:edge|side)\b/i.test(h.text) &&
+      h.name !== edge,
+  );
+  if (!wrong) return [];
+  return [
+    about(
+      step,
+      "other-side",
+      "warning",
+      `Step ${step.number} "${step.title}" says "${wrong.text}"; it is measured from the ${edge} edge.`,
+      {},
+    ),
+  ];
+}
+
+function about(
+  step: Step,
+  code: string,
+  severity: Finding["severity"],
+  message: string,
+  numbers: Record<string, number>,
+  mend?: Finding["mend"],
+): Finding {
+  return { code, severity, about: step.id, message, numbers, ...(mend ? { mend } : {}) };
+}
+
+/** The mend of a short hold: the holds of that step made into one that is long enough. */
+function longerHold(
+  take: SyncInput["take"],
+  map: EditMap,
+  window: StepWindow,
+  ms: number,
+): NonNullable<Finding["mend"]> {
+  const inside = map.holds.filter((h) => h.lessonFrom >= window.startMs && h.lessonFrom < window.endMs);
+  const places = new Set(inside.map((h) => h.sourceAt));
+  const others = (take.edits ?? []).filter((e) => e.kind !== "hold" || !places.has(e.atMs));
+  const atMs = Math.round(inside[inside.length - 1]?.sourceAt ?? 0);
+  return {
+    label: `Hold ${seconds(ms)}`,
+    changes: [
+      {
+        id: `take/${take.id}`,
+        field: "edits",
+        value: [...others, { kind: "hold", atMs, ms }] as unknown as Json,
+      },
+    ],
+  };
+}
+
+function seconds(ms: number): string {
+  return `${Math.round(ms / 1000)} s`;
+}

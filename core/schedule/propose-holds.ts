@@ -1,0 +1,43 @@
+import type { Heard, Token } from "../narration/index.ts";
+import { sentencesOf } from "../narration/index.ts";
+import type { Pace } from "../plan/index.ts";
+import type { Step } from "../steps/index.ts";
+import { type EditMap, lessonToSource } from "./edit-map.ts";
+import type { Edit } from "./edits.ts";
+import { waitMs } from "./estimate.ts";
+import type { Schedule } from "./schedule-steps.ts";
+
+/** A wait shorter than this needs no stop. */
+const LEAST_MS = 2000;
+
+/**
+ * A hold for every step the class draws along that has none yet: at its act-now cue, or else at the end of the sentence in
+ * which its last stroke is drawn; as long as the educator says, or as the class needs more than the demonstrator.
+ */
+export function proposeHolds(
+  steps: readonly Step[],
+  schedule: Schedule,
+  map: EditMap,
+  tokens: readonly Token[],
+  heard: readonly Heard[],
+  pace: Pace,
+): Extract<Edit, { kind: "hold" }>[] {
+  const ends = sentencesOf(tokens).map((s) => s.tokens[s.tokens.length - 1]?.endMs ?? 0);
+  const orders = heard.filter((h) => h.kind === "act-now");
+  return steps.flatMap((step) => {
+    const window = schedule.windows.find((w) => w.stepId === step.id);
+    const ms = Math.round(waitMs(step, pace));
+    if (!window || window.wordId === null || ms < LEAST_MS) return [];
+    if (map.holds.some((h) => h.lessonFrom >= window.startMs && h.lessonFrom < window.endMs)) return [];
+    const [from, to] = [lessonToSource(map, window.startMs), lessonToSource(map, window.endMs)];
+    const order = orders.findLast((h) => h.startMs >= from && h.endMs <= to);
+    const lastDrawn = schedule.moves.findLast(
+      (m) => m.moveIndex >= step.firstMove && m.moveIndex <= step.lastMove,
+    );
+    const after = order
+      ? order.endMs
+      : lessonToSource(map, Math.min(lastDrawn?.drawToMs ?? window.endMs, window.endMs));
+    const atMs = Math.round(Math.min(ends.find((e) => e >= after - 1) ?? to, Math.max(from, to - 1)));
+    return [{ kind: "hold", atMs, ms }];
+  });
+}

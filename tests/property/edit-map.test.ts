@@ -1,0 +1,98 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { type Edit, editMap, lessonToSource, nearestLesson, sourceToLesson, speedAt } from "#core/schedule";
+
+const SOURCE = 60_000;
+const ms = fc.integer({ min: 0, max: SOURCE });
+const stretch = fc
+  .tuple(ms, ms)
+  .filter(([a, b]) => a !== b)
+  .map(([a, b]) => ({ fromMs: Math.min(a, b), toMs: Math.max(a, b) }));
+const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
+  stretch.map((s) => ({ kind: "cut" as const, ...s, toMs: Math.min(s.toMs, s.fromMs + 9000) })),
+  fc
+    .tuple(stretch, fc.constantFrom(0.25, 0.5, 2, 4, 8))
+    .map(([s, factor]) => ({ kind: "speed" as const, ...s, factor })),
+  fc
+    .tuple(ms, fc.integer({ min: 100, max: 20_000 }))
+    .map(([atMs, n]) => ({ kind: "hold" as const, atMs, ms: n })),
+);
+const anyEdits = fc.array(anyEdit, { maxLength: 8 });
+const isCut = (edits: readonly Edit[], at: number) =>
+  edits.some((e) => e.kind === "cut" && e.fromMs <= at && at < e.toMs);
+
+test("lesson → source → lesson is the identity outside holds", () => {
+  fc.assert(
+    fc.property(anyEdits, fc.double({ min: 0, max: 1, noNaN: true }), (edits, share) => {
+      const map = editMap(edits, SOURCE);
+      const at = share * map.lessonMs * 0.9999;
+      fc.pre(map.played.length > 0 && !map.holds.some((h) => h.lessonFrom <= at && at < h.lessonFrom + h.ms));
+      const back = sourceToLesson(map, lessonToSource(map, at));
+      expect(back).not.toBeNull();
+      // Where the picture moves on from a hold, the instant itself is the hold's.
+      expect(Math.min(Math.abs((back?.fromMs ?? -9) - at), Math.abs((back?.toMs ?? -9) - at))).toBeLessThan(
+        1e-6,
+      );
+    }),
+  );
+});
+
+test("source → lesson → source is the identity outside cuts, and nothing inside them", () => {
+  fc.assert(
+    fc.property(anyEdits, ms, (edits, at) => {
+      const map = editMap(edits, SOURCE);
+      const seen = sourceToLesson(map, at);
+      if (isCut(edits, at)) {
+        expect(seen).toBeNull();
+        return;
+      }
+      fc.pre(at < SOURCE);
+      expect(seen).not.toBeNull();
+      for (const lesson of [seen?.fromMs ?? -1, seen?.toMs ?? -1])
+        expect(Math.abs(lessonToSource(map, lesson) - at)).toBeLessThan(1e-6);
+    }),
+  );
+});
+
+test("any edits keep both clocks running forward, and a hold lasts as long as it says", () => {
+  fc.assert(
+    fc.property(
+      anyEdits,
+      fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 2, maxLength: 20 }),
+      (edits, shares) => {
+        const map = editMap(edits, SOURCE);
+        const times = [...shares].sort((a, b) => a - b).map((s) => s * map.lessonMs);
+        for (const [i, t] of times.entries()) {
+          const before = times[i - 1];
+          if (before !== undefined)
+            expect(lessonToSource(map, t)).toBeGreaterThanOrEqual(lessonToSource(map, before) - 1e-9);
+        }
+        const held = edits.reduce(
+          (sum, e) => sum + (e.kind === "hold" && !isCut(edits, e.atMs) ? e.ms : 0),
+          0,
+        );
+        expect(map.holds.reduce((sum, h) => sum + h.ms, 0)).toBe(held);
+        const playing = map.played.reduce((sum, p) => sum + (p.sourceTo - p.sourceFrom) / p.factor, 0);
+        expect(map.lessonMs).toBeCloseTo(playing + held, 6);
+      },
+    ),
+  );
+});
+
+test("where they meet, a cut beats a hold and a hold beats a speed", () => {
+  const map = editMap(
+    [
+      { kind: "speed", fromMs: 10_000, toMs: 20_000, factor: 2 },
+      { kind: "hold", atMs: 15_000, ms: 5000 },
+      { kind: "hold", atMs: 31_000, ms: 5000 },
+      { kind: "cut", fromMs: 30_000, toMs: 40_000 },
+    ],
+    SOURCE,
+  );
+  expect(map.lessonMs).toBe(60_000 - 5000 + 5000 - 10_000);
+  expect(sourceToLesson(map, 15_000)).toEqual({ fromMs: 12_500, toMs: 17_500 });
+  expect(speedAt(map, 13_000)).toBe(0);
+  expect(speedAt(map, 11_000)).toBe(2);
+  expect(sourceToLesson(map, 31_000)).toBeNull();
+  expect(nearestLesson(map, 31_000)).toBe(30_000);
+});
