@@ -2,9 +2,20 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { type Finding, formatClock } from "#core/base";
 import { drawState, frameAt, makeCards, PAPER_PALETTE, toSvg } from "#core/display";
-import { parseLessonText } from "#core/lesson";
-import { readCaptions, wordsOf } from "#core/narration";
-import { type ComputedLesson, computeLesson, judgeDrift } from "#core/pipeline";
+import { setNarration } from "#core/handles";
+import { applyChanges, findCurrentTake, type Lesson, parseLessonText } from "#core/lesson";
+import { FRAME_RATES, type FrameRate, type Heard, readCaptions, understand, wordsOf } from "#core/narration";
+import {
+  type ComputedLesson,
+  computeLesson,
+  EXPORT_FORMATS,
+  type ExportFormat,
+  exportLesson,
+  judgeDrift,
+  placeInWords,
+  retake,
+} from "#core/pipeline";
+import { writeScheduleCsv } from "#core/schedule";
 import { writeCardsPdf } from "../server/pdf/cards.server.ts";
 
 /** Bad input on the command line: one line that says what, which and what was expected. */
@@ -17,9 +28,14 @@ const USAGE = `regulanda: the lesson engine on the command line
   draw LESSON [--move N] --svg      the paper after move N (all moves without --move)
   frame LESSON --at SECONDS --svg   the overlay at a moment of lesson time
   cards LESSON --out FILE.pdf       the step cards
-  narration FILE                    the cues of a WebVTT or SubRip file
+  narration FILE                    the cues of a caption file, and what is understood of them
+  align LESSON FILE                 where each step begins in those captions, and how sure that is
+  retake LESSON OLD NEW             what becomes of each step's place when captions OLD give way to NEW
+  schedule LESSON [--csv]           every step's time
+  export LESSON --format FORMAT     vtt, srt, chapters, chapter-list, steps, otio, edl or csv
+                [--rate RATE]       frame rate for otio and edl: 23.976, 24, 25, 29.97, 29.97df, 30, 50, 59.94, 59.94df, 60
 
-  --json   machine-readable output (check, steps, draw, frame, narration)
+  --json   machine-readable output (check, steps, draw, frame, narration, align, retake, schedule)
 `;
 
 /** Runs one command and returns what it prints. Throws CliError on bad input. */
@@ -31,9 +47,17 @@ export async function run(argv: readonly string[]): Promise<string> {
   if (!action) throw new CliError(`no command "${command}"; there are ${Object.keys(COMMANDS).join(", ")}`);
   if (path === undefined)
     throw new CliError(`${command} needs a file: ${command} ${command === "narration" ? "FILE" : "LESSON"}`);
-  if (rest.length > 0) throw new CliError(`${command} takes one file, got also "${rest[0]}"`);
-  return action(path, values);
+  const more = MORE_FILES[command] ?? 0;
+  if (rest.length < more) throw new CliError(`${command} needs ${more + 1} files, got ${rest.length + 1}`);
+  if (rest.length > more)
+    throw new CliError(
+      `${command} takes ${more === 0 ? "one file" : `${more + 1} files`}, got also "${rest[more]}"`,
+    );
+  return action(path, values, rest);
 }
+
+/** Files a command takes beside the first. */
+const MORE_FILES: Readonly<Record<string, number>> = { align: 1, retake: 2 };
 
 interface Options {
   readonly json?: boolean | undefined;
@@ -42,9 +66,14 @@ interface Options {
   readonly move?: string | undefined;
   readonly at?: string | undefined;
   readonly out?: string | undefined;
+  readonly csv?: boolean | undefined;
+  readonly format?: string | undefined;
+  readonly rate?: string | undefined;
 }
 
-const COMMANDS: Readonly<Record<string, (path: string, options: Options) => string | Promise<string>>> = {
+type Command = (path: string, options: Options, more: readonly string[]) => string | Promise<string>;
+
+const COMMANDS: Readonly<Record<string, Command>> = {
   check: (path, { json }) => {
     const computed = compute(path);
     const { steps, moves, schedule } = computed;
@@ -108,16 +137,101 @@ const COMMANDS: Readonly<Record<string, (path: string, options: Options) => stri
     const read = readCaptions(readText(path));
     if (!read.ok) throw new CliError(`${path}: ${read.findings[0]?.message ?? "cannot be read"}`);
     const { format, cues } = read.value;
+    const heard = understand(cues);
     if (json)
       return asJson({
         format,
-        cues: cues.map((c) => ({ ...c, words: wordsOf(c) })),
+        cues: cues.map((c) => ({ ...c, words: wordsOf(c), understood: understoodIn(c.id, heard) })),
         findings: read.findings,
       });
-    const lines = cues.map((c) => `${c.id}  ${formatClock(c.startMs)}–${formatClock(c.endMs)}  ${c.text}`);
+    const lines = cues.map((c) => {
+      const kinds = [...new Set(understoodIn(c.id, heard).map((h) => h.kind))];
+      return `${c.id}  ${formatClock(c.startMs)}–${formatClock(c.endMs)}  ${c.text}${kinds.length > 0 ? `  [${kinds.join(", ")}]` : ""}`;
+    });
     return `${[`${path}: ${format}, ${cues.length} cues`, ...lines, ...read.findings.map(sayFinding)].join("\n")}\n`;
   },
+  align: (path, { json }, [captions = ""]) => {
+    const { lesson } = compute(path);
+    const narrated = withCaptions(lesson, captions);
+    const computed = computeLesson(narrated);
+    const words = new Map(computed.words.map((w) => [w.id, w]));
+    const placed = placeInWords(computed).map((p) => ({
+      ...p,
+      word: words.get(p.wordId)?.text ?? "",
+      startMs: words.get(p.wordId)?.startMs ?? 0,
+    }));
+    const without = computed.steps.filter((s) => !placed.some((p) => p.stepId === s.id)).map((s) => s.id);
+    if (json) return asJson({ anchors: placed, stepsWithoutWords: without });
+    return `${placed
+      .map((p) => `${formatClock(p.startMs)}  ${Math.round(p.confidence * 100)} %  ${p.stepId}  "${p.word}"`)
+      .join("\n")}\n`;
+  },
+  retake: (path, { json }, [oldFile = "", newFile = ""]) => {
+    const { lesson } = compute(path);
+    const before = withCaptions(lesson, oldFile);
+    const take = findCurrentTake(before);
+    if (!take) throw new CliError(`${path} has no take`);
+    // A lesson whose steps have no place yet is placed in the old words first.
+    const anchors =
+      Object.keys(take.anchors).length > 0
+        ? take.anchors
+        : Object.fromEntries(
+            placeInWords(computeLesson(before)).map((p) => [p.stepId, { wordId: p.wordId, offsetMs: 0 }]),
+          );
+    const next = findCurrentTake(withCaptions(lesson, newFile));
+    if (!next) throw new CliError(`${newFile} gives no take`);
+    const { carried, take: made } = retake({ ...take, anchors }, next);
+    if (json) return asJson({ carried, anchors: made.anchors });
+    return `${carried
+      .map((c) =>
+        c.kind === "lost"
+          ? `lost   ${c.stepId}`
+          : `${c.kind.padEnd(6)} ${c.stepId}  ${c.wordId}  ${Math.round(c.confidence * 100)} %`,
+      )
+      .join("\n")}\n`;
+  },
+  schedule: (path, { json, csv }) => {
+    const computed = compute(path);
+    const { steps, schedule, lesson } = computed;
+    if (csv) return writeScheduleCsv({ title: lesson.title, steps, schedule });
+    if (json) return asJson({ totalMs: schedule.totalMs, windows: schedule.windows, moves: schedule.moves });
+    return `${schedule.windows
+      .map(
+        (w, i) =>
+          `${formatClock(w.startMs)}–${formatClock(w.endMs)}  ${i + 1}. ${steps[i]?.title ?? w.stepId}`,
+      )
+      .join("\n")}\n`;
+  },
+  export: (path, { format, rate = "25" }) => {
+    const computed = compute(path);
+    if (format === undefined)
+      throw new CliError(`export needs --format, one of ${EXPORT_FORMATS.join(", ")}`);
+    if (!(EXPORT_FORMATS as readonly string[]).includes(format))
+      throw new CliError(`there is no format "${format}"; there are ${EXPORT_FORMATS.join(", ")}`);
+    if (!(rate in FRAME_RATES))
+      throw new CliError(`--rate is one of ${Object.keys(FRAME_RATES).join(", ")}, got "${rate}"`);
+    const text = exportLesson(computed, format as ExportFormat, rate as FrameRate);
+    if (text === null)
+      throw new CliError(`${path} has no take with words, so there is no ${format} to write`);
+    return text;
+  },
 };
+
+/** What was understood in one cue, each with its stretch of that cue's text. */
+function understoodIn(cueId: string, heard: readonly Heard[]) {
+  return heard.flatMap(({ ranges, ...h }) =>
+    ranges.flatMap((r) => (r.cueId === cueId ? [{ ...h, from: r.from, to: r.to }] : [])),
+  );
+}
+
+/** The lesson with its current take's words from a caption file. */
+function withCaptions(lesson: Lesson, path: string): Lesson {
+  const read = readCaptions(readText(path));
+  if (!read.ok) throw new CliError(`${path}: ${read.findings[0]?.message ?? "cannot be read"}`);
+  const changed = applyChanges(lesson, setNarration(lesson, path.split("/").pop() ?? path, read.value.cues));
+  if (!changed.ok) throw new CliError(`${path}: ${changed.findings[0]?.message ?? "cannot be used"}`);
+  return changed.value.lesson;
+}
 
 function readArguments(argv: readonly string[]) {
   try {
@@ -131,6 +245,9 @@ function readArguments(argv: readonly string[]) {
         move: { type: "string" },
         at: { type: "string" },
         out: { type: "string" },
+        csv: { type: "boolean" },
+        format: { type: "string" },
+        rate: { type: "string" },
       },
     });
   } catch (error) {

@@ -10,7 +10,18 @@ export { type Construction, NEEDS_HOST, type Put, putObject, recipeFor } from ".
 export { type Join, joinOf, joinSheets, singleSheet, standardSizeOf } from "./sheet-changes.ts";
 export { type Snapped, type SnapTargets, snapTargets, snapTo } from "./snap.ts";
 export { cutStep, joinStep, sayOfStep } from "./step-changes.ts";
-export { placeStep, setCorners, setNarration, setVideo, startingCorners } from "./take-changes.ts";
+export {
+  addTake,
+  freeTakeId,
+  goToTake,
+  placeStep,
+  placeSteps,
+  setCorners,
+  setEdits,
+  setNarration,
+  setVideo,
+  startingCorners,
+} from "./take-changes.ts";
 export { type Bounds, boundsOf, thingsInside, thingUnder } from "./thing-under.ts";
 export { squareObject, takeAway, turningOf, turnObject } from "./turn-object.ts";
 export { changeViewKind, VIEW_KINDS, type ViewKind, viewKindOf } from "./view-changes.ts";

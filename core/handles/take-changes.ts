@@ -2,6 +2,7 @@ import type { Change, Json } from "../base/index.ts";
 import type { CornersPx } from "../geometry/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import type { Cue } from "../narration/index.ts";
+import type { Edit } from "../schedule/index.ts";
 
 /** Gives the current take these captions, or begins a take with them. Anchors stay; lost words are reported. */
 export function setNarration(lesson: Lesson, fileName: string, cues: readonly Cue[]): Change[] {
@@ -43,10 +44,7 @@ export function setCorners(lesson: Lesson, corners: CornersPx): Change[] {
 }
 
 function beginTake(lesson: Lesson, label: string, has: { narration?: Json; video?: Json }): Change[] {
-  const taken = new Set(lesson.takes.map((t) => t.id));
-  let n = 1;
-  while (taken.has(`take-${n}`)) n++;
-  const id = `take-${n}`;
+  const id = freeTakeId(lesson);
   return [
     {
       id: `take/${id}`,
@@ -66,4 +64,45 @@ export function startingCorners(video: { widthPx: number; heightPx: number }): N
     bottomRight: { xPx: Math.round(w * 0.9), yPx: Math.round(h * 0.9) },
     bottomLeft: { xPx: Math.round(w * 0.1), yPx: Math.round(h * 0.9) },
   };
+}
+
+/** The edits of the current take, set whole; an empty list leaves the recording as it is. */
+export function setEdits(lesson: Lesson, edits: readonly Edit[]): Change[] {
+  const take = findCurrentTake(lesson);
+  if (!take) return [];
+  return [
+    { id: `take/${take.id}`, field: "edits", value: edits.length > 0 ? (edits as unknown as Json) : null },
+  ];
+}
+
+/** Ties steps to words, several at once; steps not named stay where they are. */
+export function placeSteps(
+  lesson: Lesson,
+  places: readonly { stepId: string; wordId: string; offsetMs?: number }[],
+): Change[] {
+  const take = findCurrentTake(lesson);
+  if (!take) return [];
+  return places.map(({ stepId, wordId, offsetMs = 0 }) => ({
+    id: `take/${take.id}`,
+    field: `anchors.${stepId}`,
+    value: { wordId, offsetMs },
+  }));
+}
+
+/** Makes another take the current one. */
+export function goToTake(takeId: string): Change[] {
+  return [{ id: "lesson", field: "currentTake", value: takeId }];
+}
+
+/** Puts a take beside the others and makes it the current one. */
+export function addTake(take: Take): Change[] {
+  return [{ id: `take/${take.id}`, field: "self", value: take as unknown as Json }, ...goToTake(take.id)];
+}
+
+/** The first take id that is free. */
+export function freeTakeId(lesson: Lesson): string {
+  const taken = new Set(lesson.takes.map((t) => t.id));
+  let n = 1;
+  while (taken.has(`take-${n}`)) n++;
+  return `take-${n}`;
 }

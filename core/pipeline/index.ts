@@ -2,6 +2,7 @@ export type { ComputedLesson } from "./compute-lesson.ts";
 export { computeLesson } from "./compute-lesson.ts";
 export type { DrawnLesson } from "./draw-lesson.ts";
 export { drawLesson } from "./draw-lesson.ts";
+export { EXPORT_ENDING, EXPORT_FORMATS, type ExportFormat, exportLesson } from "./export-lesson.ts";
 export { type Fit, fitObject, fitView } from "./fit-to-still.ts";
 export { judgeDrawing } from "./judge-drawing.ts";
 export { judgeDrift } from "./judge-drift.ts";

@@ -37,10 +37,10 @@ export function judgeSync(input: SyncInput): Finding[] {
 function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Finding[] {
   const findings: Finding[] = [];
   for (const step of steps) {
-    const window = schedule.windows.find((w) => w.stepId === step.id);
-    if (!window) continue;
+    const span = schedule.windows.find((w) => w.stepId === step.id);
+    if (!span) continue;
     const said = `Step ${step.number} "${step.title}"`;
-    if (window.endMs - window.startMs < 500)
+    if (span.endMs - span.startMs < 500)
       findings.push(
         about(
           step,
@@ -48,13 +48,13 @@ function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Fin
           "warning",
           `${said} and the next begin at the same word: one of them has no time.`,
           {
-            ms: window.endMs - window.startMs,
+            ms: span.endMs - span.startMs,
           },
         ),
       );
     const needed = waitMs(step, pace);
     const held = map.holds
-      .filter((h) => h.lessonFrom >= window.startMs && h.lessonFrom < window.endMs)
+      .filter((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs)
       .reduce((sum, h) => sum + h.ms, 0);
     if (held > 0 && held < needed * ENOUGH)
       findings.push(
@@ -64,7 +64,7 @@ function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Fin
           "warning",
           `${said} holds ${seconds(held)}; a class of this age needs about ${seconds(needed)} for its lines.`,
           { heldMs: held, neededMs: needed },
-          longerHold(take, map, window, Math.round(needed)),
+          longerHold(take, map, span, Math.round(needed)),
         ),
       );
   }
@@ -95,9 +95,9 @@ function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Fin
 /** Lengths, counts and sides that are said otherwise than they are drawn. */
 function judgeWords({ steps, schedule, map, words, heard, sheet }: SyncInput): Finding[] {
   return steps.flatMap((step): Finding[] => {
-    const window = schedule.windows.find((w) => w.stepId === step.id);
-    if (!window) return [];
-    const here = heard.filter((h) => isIn(window, map, h));
+    const span = schedule.windows.find((w) => w.stepId === step.id);
+    if (!span) return [];
+    const here = heard.filter((h) => isIn(span, map, h));
     const said = lastValues(
       here.filter((h) => h.kind === "measurement"),
       words,
@@ -147,9 +147,9 @@ function judgeWords({ steps, schedule, map, words, heard, sheet }: SyncInput): F
   });
 }
 
-function isIn(window: StepWindow, map: EditMap, h: Heard): boolean {
+function isIn(span: StepWindow, map: EditMap, h: Heard): boolean {
   const at = sourceToLesson(map, h.startMs);
-  return at !== null && at.fromMs >= window.startMs && at.fromMs < window.endMs;
+  return at !== null && at.fromMs >= span.startMs && at.fromMs < span.endMs;
 }
 
 /** Of "two, no, two and a half inches" the last counts. */
@@ -214,10 +214,10 @@ function about(
 function longerHold(
   take: SyncInput["take"],
   map: EditMap,
-  window: StepWindow,
+  span: StepWindow,
   ms: number,
 ): NonNullable<Finding["mend"]> {
-  const inside = map.holds.filter((h) => h.lessonFrom >= window.startMs && h.lessonFrom < window.endMs);
+  const inside = map.holds.filter((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs);
   const places = new Set(inside.map((h) => h.sourceAt));
   const others = (take.edits ?? []).filter((e) => e.kind !== "hold" || !places.has(e.atMs));
   const atMs = Math.round(inside[inside.length - 1]?.sourceAt ?? 0);

@@ -25,18 +25,18 @@ export function proposeHolds(
   const ends = sentencesOf(tokens).map((s) => s.tokens[s.tokens.length - 1]?.endMs ?? 0);
   const orders = heard.filter((h) => h.kind === "act-now");
   return steps.flatMap((step) => {
-    const window = schedule.windows.find((w) => w.stepId === step.id);
+    const span = schedule.windows.find((w) => w.stepId === step.id);
     const ms = Math.round(waitMs(step, pace));
-    if (!window || window.wordId === null || ms < LEAST_MS) return [];
-    if (map.holds.some((h) => h.lessonFrom >= window.startMs && h.lessonFrom < window.endMs)) return [];
-    const [from, to] = [lessonToSource(map, window.startMs), lessonToSource(map, window.endMs)];
+    if (!span || span.wordId === null || ms < LEAST_MS) return [];
+    if (map.holds.some((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs)) return [];
+    const [from, to] = [lessonToSource(map, span.startMs), lessonToSource(map, span.endMs)];
     const order = orders.findLast((h) => h.startMs >= from && h.endMs <= to);
     const lastDrawn = schedule.moves.findLast(
       (m) => m.moveIndex >= step.firstMove && m.moveIndex <= step.lastMove,
     );
     const after = order
       ? order.endMs
-      : lessonToSource(map, Math.min(lastDrawn?.drawToMs ?? window.endMs, window.endMs));
+      : lessonToSource(map, Math.min(lastDrawn?.drawToMs ?? span.endMs, span.endMs));
     const atMs = Math.round(Math.min(ends.find((e) => e >= after - 1) ?? to, Math.max(from, to - 1)));
     return [{ kind: "hold", atMs, ms }];
   });

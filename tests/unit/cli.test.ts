@@ -3,6 +3,8 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "n
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, describe, expect, test } from "vitest";
+import { parseLessonText } from "#core/lesson";
+import { wordsOf } from "#core/narration";
 import { CliError, run } from "../../cli/run.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "regulanda-cli-"));
@@ -91,8 +93,51 @@ describe("the command line", () => {
   test("the captions beside the take are those in the lesson", async () => {
     const lesson = JSON.parse(readFileSync(LESSON, "utf8"));
     const narration = JSON.parse(await run(["narration", CAPTIONS, "--json"]));
-    expect(narration.cues.map((c: { words: unknown }) => ({ ...c, words: undefined }))).toEqual(
+    expect(narration.cues.map((c: object) => ({ ...c, words: undefined, understood: undefined }))).toEqual(
       lesson.takes[0].narration.cues,
     );
+  });
+});
+
+describe("narration on the command line", () => {
+  const captions = join(import.meta.dirname, "../../demo/take/glasshouse-take.vtt");
+  const glasshouse = join(import.meta.dirname, "../../demo/lessons/glasshouse.json");
+
+  test("says what is understood in each cue, with its characters", async () => {
+    const { cues } = JSON.parse(await run(["narration", captions, "--json"]));
+    const all = cues.flatMap(
+      (c: { text: string; understood: { text: string; from: number; to: number; confidence: number }[] }) =>
+        c.understood.map((u) => ({ ...u, cut: c.text.slice(u.from, u.to) })),
+    );
+    expect(all.length).toBeGreaterThan(20);
+    for (const u of all) expect(u.text).toContain(u.cut);
+  });
+
+  test("places the steps, nearly all where the demo's own anchors stand", async () => {
+    const { anchors } = JSON.parse(await run(["align", glasshouse, captions, "--json"]));
+    const parsed = parseLessonText(readFileSync(glasshouse, "utf8"));
+    if (!parsed.ok) throw new Error("demo");
+    const take = parsed.value.takes[0];
+    const words = new Map((take?.narration?.cues ?? []).flatMap(wordsOf).map((w) => [w.id, w.startMs]));
+    const near = anchors.filter(
+      (a: { stepId: string; startMs: number }) =>
+        Math.abs(a.startMs - (words.get(take?.anchors[a.stepId]?.wordId ?? "") ?? -1e9)) <= 2000,
+    );
+    expect(near.length / anchors.length).toBeGreaterThanOrEqual(0.85);
+  });
+
+  test("carries the places to the same captions without loss", async () => {
+    const { carried } = JSON.parse(await run(["retake", glasshouse, captions, captions, "--json"]));
+    expect(carried.every((c: { kind: string }) => c.kind === "kept")).toBe(true);
+  });
+
+  test("writes times out, and refuses a format or rate it does not have", async () => {
+    expect(await run(["export", glasshouse, "--format", "chapter-list"])).toMatch(/^0:00 /);
+    expect(await run(["schedule", glasshouse, "--csv"])).toMatch(/^step,id,/);
+    await expect(run(["export", glasshouse, "--format", "pdf"])).rejects.toThrow(/there is no format "pdf"/);
+    await expect(run(["export", glasshouse, "--format", "edl", "--rate", "12"])).rejects.toThrow(
+      /--rate is one of/,
+    );
+    await expect(run(["align", glasshouse])).rejects.toThrow(/align needs 2 files/);
   });
 });

@@ -20,7 +20,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
   const take = findCurrentTake(lesson);
   const video = take?.video && !missingFile ? take.video : null;
   const element = useRef<HTMLVideoElement>(null);
-  const videoClock = useVideoClock(element, video !== null);
+  const videoClock = useVideoClock(element, video !== null, take?.edits?.length ? computed.editMap : null);
   const dryClock = useDryClock(computed.schedule.totalMs);
   const clock = video ? videoClock : dryClock;
   const [overlayOn, setOverlayOn] = useState(true);

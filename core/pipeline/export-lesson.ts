@@ -1,0 +1,65 @@
+import { findCurrentTake } from "../lesson/index.ts";
+import type { FrameRate } from "../narration/index.ts";
+import {
+  writeChapterList,
+  writeChapters,
+  writeEdl,
+  writeLessonSubRip,
+  writeLessonVtt,
+  writeOtio,
+  writeScheduleCsv,
+  writeStepCues,
+} from "../schedule/index.ts";
+import type { ComputedLesson } from "./compute-lesson.ts";
+
+/** What a lesson's times can be written out as. */
+export const EXPORT_FORMATS = [
+  "vtt",
+  "srt",
+  "chapters",
+  "chapter-list",
+  "steps",
+  "otio",
+  "edl",
+  "csv",
+] as const;
+export type ExportFormat = (typeof EXPORT_FORMATS)[number];
+
+/** The endings of the files they are written to. */
+export const EXPORT_ENDING: Readonly<Record<ExportFormat, string>> = {
+  vtt: "vtt",
+  srt: "srt",
+  chapters: "chapters.vtt",
+  "chapter-list": "chapters.txt",
+  steps: "steps.vtt",
+  otio: "otio",
+  edl: "edl",
+  csv: "csv",
+};
+
+/** The lesson's times in a format, or null where it needs a take with words or a recording that is not there. */
+export function exportLesson(computed: ComputedLesson, format: ExportFormat, rate: FrameRate): string | null {
+  const { lesson, steps, schedule, editMap } = computed;
+  const take = findCurrentTake(lesson);
+  const timed = { title: lesson.title, steps, schedule };
+  const cues = take?.narration?.cues;
+  const file = take?.video?.file ?? "take";
+  switch (format) {
+    case "vtt":
+      return cues && editMap ? writeLessonVtt(cues, editMap) : null;
+    case "srt":
+      return cues && editMap ? writeLessonSubRip(cues, editMap) : null;
+    case "chapters":
+      return writeChapters(timed);
+    case "chapter-list":
+      return writeChapterList(timed);
+    case "steps":
+      return writeStepCues(timed);
+    case "csv":
+      return writeScheduleCsv(timed);
+    case "otio":
+      return editMap ? writeOtio(timed, editMap, file, rate) : null;
+    case "edl":
+      return editMap ? writeEdl(timed, editMap, file, rate) : null;
+  }
+}
