@@ -19,6 +19,7 @@ export default [
   route("lessons/:lessonId/bundle", "routes/bundle-out.ts"),
   route("lessons/:lessonId/watch", "routes/watch.ts"),
   route("lessons/:lessonId/revisions/:revision/picture.svg", "routes/revision-picture.ts"),
+  route("lessons/:lessonId/times/:format", "routes/times.ts"),
   route("bundles", "routes/bundle-in.ts"),
   route("media/:file", "routes/media.ts"),
   route("*", "routes/not-found.tsx"),

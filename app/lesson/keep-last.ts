@@ -22,7 +22,8 @@ export async function freshOrKept<T extends object>(
     return await ask();
   } catch (error) {
     const last = kept.get(key) as T | undefined;
-    if (!last || error instanceof Response || isRouteErrorResponse(error)) throw error;
+    const wasCutOff = error instanceof DOMException && error.name === "AbortError";
+    if (!last || wasCutOff || error instanceof Response || isRouteErrorResponse(error)) throw error;
     return { ...last, unreachable: true };
   }
 }

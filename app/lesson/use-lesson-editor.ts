@@ -69,6 +69,9 @@ export function useLessonEditor(
   const [elsewhere, setElsewhere] = useState<number | null>(null);
 
   const unreachable = stored.unreachable === true;
+  const { revalidate } = revalidator;
+  // Going elsewhere cuts an asking off; what is shown then is asked for by itself.
+  const askAgain = useCallback(() => revalidate().catch(() => {}), [revalidate]);
   const idle = fetcher.state === "idle" && revalidator.state === "idle";
   useEffect(() => {
     if (!idle || sent !== null || failed || unreachable) return;
@@ -106,22 +109,25 @@ export function useLessonEditor(
         setRefusals([
           { code: "conflict", severity: "fault", about: lessonId, message: answer.message, numbers: {} },
         ]);
-        void revalidator.revalidate();
+        void askAgain();
         return;
       case "unreachable":
         // Nothing is lost: the edit goes back to the head of the queue until it can be sent.
         setQueue((q) => [sent.op, ...q]);
         setFailed(true);
     }
-  }, [idle, sent, fetcher.data, lessonId, revalidator]);
+  }, [idle, sent, fetcher.data, lessonId, askAgain]);
 
   useEffect(() => {
-    if (sent?.landed !== undefined && stored.revision >= sent.landed) setSent(null);
-  }, [sent, stored.revision]);
+    if (sent?.landed === undefined) return;
+    if (stored.revision >= sent.landed) setSent(null);
+    // Choosing a step while a save comes home cuts off the asking that belongs to it: asked again.
+    else if (idle && !unreachable) void askAgain();
+  }, [sent, stored.revision, idle, unreachable, askAgain]);
 
   const retry = () => {
     setFailed(false);
-    if (unreachable) void revalidator.revalidate();
+    if (unreachable) void askAgain();
   };
   // While an edit of this window is under way, its answer brings whatever else was saved.
   useOtherWindows(lessonId, (revision) => {
@@ -129,7 +135,7 @@ export function useLessonEditor(
     if (failed || unreachable) return retry();
     if (revision <= stored.revision || sent !== null || queue.length > 0 || !idle) return;
     setElsewhere(revision);
-    void revalidator.revalidate();
+    void askAgain();
   });
 
   const settled = useMemo(() => {

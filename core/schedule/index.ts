@@ -26,6 +26,7 @@ export {
   writeStepCues,
 } from "./export-times.ts";
 export { judgeSync } from "./judge-sync.ts";
+export { type PacePoint, paceCurve } from "./pace-curve.ts";
 export { type Part, partsOf } from "./parts.ts";
 export { type Placed, placeSteps } from "./place-steps.ts";
 export { proposeHolds } from "./propose-holds.ts";

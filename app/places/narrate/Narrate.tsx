@@ -1,28 +1,45 @@
-import { Button, FileButton } from "@mantine/core";
-import { useState } from "react";
+import { Button, FileButton, Select } from "@mantine/core";
+import { useMemo, useState } from "react";
 import { type Finding, formatClock } from "#core/base";
 import { drawStep } from "#core/display";
-import { placeStep, setNarration, setVideo } from "#core/handles";
+import { placeStep, placeSteps, setEdits, setNarration, setVideo } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
-import { readCaptions } from "#core/narration";
+import { kindsByWord, readCaptions } from "#core/narration";
+import { EXPORT_FORMATS, holdsToAdd, placeInWords } from "#core/pipeline";
+import { type Edit, type Placed, paceCurve } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { StepWords } from "../../lesson/StepWords.tsx";
 import { DrawingView } from "../../ui/DrawingView.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
+import { useKeys } from "../../ui/use-keys.ts";
+import { DoubtfulPlaces, SURE } from "./DoubtfulPlaces.tsx";
+import { Lanes, placedSteps, sayEdit } from "./Lanes.tsx";
 import styles from "./Narrate.module.css";
-import { Transcript } from "./Transcript.tsx";
+import { Script } from "./Script.tsx";
+import { Takes } from "./Takes.tsx";
+import { type Stretch, Transcript } from "./Transcript.tsx";
 import { uploadRecording } from "./upload-recording.ts";
+import { useSourcePlayer } from "./use-source-player.ts";
+import { useWaveform } from "./use-waveform.ts";
 
-/** An hour of captions is about 0.1 MB; anything past this is no caption file. */
-const LARGEST_CAPTIONS_BYTES = 2 * 1024 * 1024;
+/** An hour of captions is about 0.1 MB, with every word's time ten times that; anything past this is no caption file. */
+const LARGEST_CAPTIONS_BYTES = 8 * 1024 * 1024;
+const NO_CUES: readonly [] = [];
 
-/** The words of the take, with every step's start standing in the text. */
+/** The words of the take, with every step's start standing in the text; the recording's own time below. */
 export function Narrate() {
   const { lessonId, lesson, computed, commit, step, chooseStep } = useLesson();
   const take = findCurrentTake(lesson);
   const [problems, setProblems] = useState<readonly Finding[]>([]);
   const [progress, setProgress] = useState<number | null>(null);
+  const [stretch, setStretch] = useState<Stretch | null>(null);
+  const [doubtful, setDoubtful] = useState<readonly Placed[]>([]);
+  const [said, setSaid] = useState<string | null>(null);
+  const [chosenEdit, setChosenEdit] = useState<number | null>(null);
+  const [tapping, setTapping] = useState(false);
+  const player = useSourcePlayer(take?.video != null);
+  const waveform = useWaveform(take?.video?.file ?? null);
 
   const bringInCaptions = async (file: File | null) => {
     if (!file) return;
@@ -50,16 +67,74 @@ export function Narrate() {
     }
   };
 
-  const open = computed.schedule.windows.filter((w) => w.wordId === null).length;
-  const window = computed.schedule.windows.find((w) => w.stepId === step?.id);
+  const { words, schedule, steps, editMap } = computed;
+  const cues = take?.narration?.cues ?? NO_CUES;
+  const heard = useMemo(() => kindsByWord(cues, computed.heard), [cues, computed.heard]);
+  const pace = useMemo(
+    () => (editMap ? paceCurve(words, schedule, editMap) : []),
+    [words, schedule, editMap],
+  );
+  const placed = useMemo(
+    () => placedSteps(steps, schedule.windows, words, editMap),
+    [steps, schedule, words, editMap],
+  );
+  const edits = take?.edits ?? NO_CUES;
+  const durationMs = editMap?.sourceMs ?? 0;
+  const open = schedule.windows.filter((w) => w.wordId === null).length;
+  const window = schedule.windows.find((w) => w.stepId === step?.id);
+  const wordOf = (id: string) => words.find((w) => w.id === id)?.text ?? "";
+
+  /** Takes the sure places at once and lists the others; places already set stay. */
+  const placeAll = () => {
+    const kept = new Set(schedule.windows.flatMap((w) => (w.wordId !== null ? [w.stepId] : [])));
+    const proposed = placeInWords(computed, kept).filter((p) => !kept.has(p.stepId));
+    const sure = proposed.filter((p) => p.confidence >= SURE);
+    commit(placeSteps(lesson, sure));
+    setDoubtful(proposed.filter((p) => p.confidence < SURE).sort((a, b) => a.confidence - b.confidence));
+    const without = steps.length - kept.size - proposed.length;
+    setSaid(
+      `${sure.length} steps placed by their words, ${proposed.length - sure.length} to look at${without > 0 ? `, ${without} without words of their own` : ""}.`,
+    );
+  };
+  const settle = (p: Placed) => setDoubtful((all) => all.filter((x) => x.stepId !== p.stepId));
+  const addEdit = (edit: Edit) => {
+    commit(setEdits(lesson, [...edits, edit]));
+    setStretch(null);
+  };
+  const marked =
+    stretch && words[stretch.from] && words[stretch.to]
+      ? { fromMs: words[stretch.from]?.startMs ?? 0, toMs: words[stretch.to]?.endMs ?? 0 }
+      : null;
+
+  /** A tap puts the step that is due at what is heard now, and goes on to the next. */
+  const due = steps.find((s) => schedule.windows.find((w) => w.stepId === s.id)?.wordId === null) ?? null;
+  const tap = () => {
+    const target = step ?? due;
+    if (!target || words.length === 0) return;
+    // A hand is a quarter of a second late.
+    const at = player.atMs - 250;
+    const word = words.reduce((best, w) =>
+      Math.abs(w.startMs - at) < Math.abs(best.startMs - at) ? w : best,
+    );
+    const offsetMs = Math.max(-5000, Math.min(5000, Math.round(at - word.startMs)));
+    commit(placeSteps(lesson, [{ stepId: target.id, wordId: word.id, offsetMs }]));
+    settle({ stepId: target.id, wordId: word.id, confidence: 1 });
+    chooseStep(steps[steps.indexOf(target) + 1]?.id ?? null);
+  };
+  useKeys(
+    tapping
+      ? [
+          ["Enter", tap],
+          ["Space", player.toggle],
+        ]
+      : [["K", player.toggle]],
+  );
+
   return (
     <div className={place.sides}>
       <div className={styles.reading}>
         <div className={styles.tray}>
-          <FileButton
-            accept=".vtt,.srt,text/vtt,application/x-subrip"
-            onChange={(f) => void bringInCaptions(f)}
-          >
+          <FileButton accept=".vtt,.srt,.txt,.json" onChange={(f) => void bringInCaptions(f)}>
             {(props) => (
               <Button variant={take?.narration ? "default" : "filled"} {...props}>
                 {take?.narration ? "Bring in other captions" : "Bring in captions"}
@@ -73,38 +148,190 @@ export function Narrate() {
               </Button>
             )}
           </FileButton>
+          {take?.narration ? (
+            <>
+              <Button variant={open > 0 ? "filled" : "default"} disabled={open === 0} onClick={placeAll}>
+                Place the steps by their words
+              </Button>
+              <AddWaits />
+            </>
+          ) : null}
           <span className={place.quiet} role="status">
             {progress !== null
               ? `${Math.round(progress * 100)} % of the recording is stored`
               : take?.narration
-                ? `${take.narration.cues.length} cues, ${computed.words.length} words from ${take.narration.fileName}`
+                ? `${take.narration.cues.length} cues, ${words.length} words from ${take.narration.fileName}`
                 : ""}
           </span>
         </div>
         <FindingList findings={problems} />
         {take?.narration ? (
           <Transcript
-            words={computed.words}
-            steps={computed.steps}
-            windows={computed.schedule.windows}
+            words={words}
+            steps={steps}
+            windows={schedule.windows}
+            heard={heard}
             chosenStep={step}
-            onWord={(wordId) => step && commit(placeStep(lesson, step.id, wordId))}
+            stretch={stretch}
+            spokenMs={player.playing ? player.atMs : null}
+            onWord={(wordId) => {
+              if (step) {
+                commit(placeStep(lesson, step.id, wordId));
+                settle({ stepId: step.id, wordId, confidence: 1 });
+              } else player.seek(words.find((w) => w.id === wordId)?.startMs ?? 0);
+            }}
             onStep={chooseStep}
+            onStretch={setStretch}
           />
         ) : (
-          <div className={styles.empty}>
-            <p>
-              Bring in the captions of your recording, a WebVTT or SubRip file. Every phone and video service
-              can make one. Then choose a step below and press the word at which it begins.
-            </p>
-            <p className={place.quiet}>
-              Until then the times are estimated: {formatClock(computed.schedule.totalMs)} for{" "}
-              {computed.steps.length} steps.
-            </p>
-          </div>
+          <Script />
         )}
+        {take && durationMs > 0 ? (
+          <div className={styles.lanes}>
+            <div className={styles.player}>
+              <Button
+                variant="default"
+                size="compact-md"
+                disabled={!take.video}
+                onClick={player.toggle}
+                aria-label={player.playing ? "Stop the recording" : "Play the recording"}
+              >
+                {player.playing ? "Stop" : "Play"}
+              </Button>
+              <Button
+                variant={tapping ? "filled" : "default"}
+                size="compact-md"
+                disabled={!take.video || words.length === 0}
+                aria-pressed={tapping}
+                onClick={() => {
+                  setTapping(!tapping);
+                  if (!tapping && !player.playing) player.toggle();
+                }}
+              >
+                Tap along
+              </Button>
+              <span className={place.quiet} role="status">
+                {tapping
+                  ? `Press Enter where ${(step ?? due) ? `step ${(step ?? due)?.number} begins` : "a step begins"}; Space stops.`
+                  : marked
+                    ? `Marked ${formatClock(marked.fromMs)} to ${formatClock(marked.toMs)}:`
+                    : chosenEdit !== null && edits[chosenEdit]
+                      ? `${sayEdit(edits[chosenEdit])}. Arrows move it, with Shift its end, Delete takes it away.`
+                      : "Mark words with Shift to cut them, play them faster, or wait after them."}
+              </span>
+              {marked ? (
+                <>
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    onClick={() => addEdit({ kind: "cut", ...marked })}
+                  >
+                    Cut
+                  </Button>
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    onClick={() => addEdit({ kind: "speed", ...marked, factor: 4 })}
+                  >
+                    Play ×4
+                  </Button>
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    onClick={() => addEdit({ kind: "hold", atMs: marked.toMs, ms: 20_000 })}
+                  >
+                    Hold 20 s after
+                  </Button>
+                </>
+              ) : null}
+              {chosenEdit !== null && edits[chosenEdit] ? (
+                <>
+                  {edits[chosenEdit].kind === "speed" ? (
+                    <Select
+                      aria-label="How fast"
+                      size="xs"
+                      w={90}
+                      allowDeselect={false}
+                      value={String(edits[chosenEdit].factor)}
+                      data={["0.5", "2", "4", "8"].map((v) => ({ value: v, label: `×${v}` }))}
+                      onChange={(v) =>
+                        v &&
+                        commit(
+                          setEdits(
+                            lesson,
+                            edits.map((e, i) =>
+                              i === chosenEdit && e.kind === "speed" ? { ...e, factor: Number(v) } : e,
+                            ),
+                          ),
+                        )
+                      }
+                    />
+                  ) : null}
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    onClick={() => {
+                      commit(
+                        setEdits(
+                          lesson,
+                          edits.filter((_, i) => i !== chosenEdit),
+                        ),
+                      );
+                      setChosenEdit(null);
+                    }}
+                  >
+                    Take it away
+                  </Button>
+                </>
+              ) : null}
+            </div>
+            <Lanes
+              durationMs={durationMs}
+              waveform={waveform}
+              pace={pace}
+              cues={cues}
+              words={words}
+              placed={placed}
+              edits={edits}
+              atMs={player.atMs}
+              chosenStepId={step?.id ?? null}
+              chosenEdit={chosenEdit}
+              onSeek={player.seek}
+              onStep={chooseStep}
+              onPlace={(stepId, wordId) => commit(placeStep(lesson, stepId, wordId))}
+              onChooseEdit={setChosenEdit}
+              onEdits={(next) => commit(setEdits(lesson, next))}
+            />
+          </div>
+        ) : null}
       </div>
       <aside className={place.column} aria-label="The chosen step">
+        {take?.video ? (
+          // biome-ignore lint/a11y/useMediaCaption: the words stand beside the picture
+          <video
+            ref={player.element}
+            src={`/media/${take.video.file}`}
+            className={styles.video}
+            style={{ aspectRatio: `${take.video.widthPx} / ${take.video.heightPx}` }}
+            preload="metadata"
+            playsInline
+          />
+        ) : null}
+        {said ? <p role="status">{said}</p> : null}
+        <DoubtfulPlaces
+          places={doubtful}
+          steps={steps}
+          wordOf={wordOf}
+          onLook={(p) => {
+            chooseStep(p.stepId);
+            player.seek(words.find((w) => w.id === p.wordId)?.startMs ?? 0);
+          }}
+          onTake={(p) => {
+            commit(placeSteps(lesson, [p]));
+            settle(p);
+          }}
+          onLeave={settle}
+        />
         {step ? (
           <>
             <DrawingView
@@ -133,13 +360,66 @@ export function Narrate() {
         ) : (
           <p className={place.quiet}>
             {open > 0 && take?.narration
-              ? `${open} of ${computed.steps.length} steps have no place in the words yet. Choose one below.`
+              ? `${open} of ${steps.length} steps have no place in the words yet.`
               : "Choose a step below to see what it says and shows."}
           </p>
         )}
-        <FindingList findings={computed.schedule.findings} onMend={commit} />
+        <FindingList
+          findings={computed.findings.filter(
+            (f) => SYNC.has(f.code) && (step === null || f.about === step.id || f.about === "take"),
+          )}
+          onMend={commit}
+        />
+        <Takes />
+        <section className={styles.exports}>
+          <h2>Write it out</h2>
+          {EXPORT_FORMATS.filter((f) => take?.narration || !["vtt", "srt", "otio", "edl"].includes(f)).map(
+            (format) => (
+              <a key={format} href={`/lessons/${lessonId}/times/${format}`} download>
+                {EXPORT_CALLED[format]}
+              </a>
+            ),
+          )}
+        </section>
       </aside>
     </div>
+  );
+}
+
+const EXPORT_CALLED: Readonly<Record<(typeof EXPORT_FORMATS)[number], string>> = {
+  vtt: "Captions, WebVTT",
+  srt: "Captions, SubRip",
+  chapters: "Chapters, WebVTT",
+  "chapter-list": "Chapters, text",
+  steps: "Step cues, WebVTT",
+  otio: "Timeline, OTIO",
+  edl: "Edit list, EDL",
+  csv: "Table, CSV",
+};
+
+/** Findings about words and times. */
+const SYNC: ReadonlySet<string> = new Set([
+  "anchor-without-word",
+  "anchor-out-of-order",
+  "anchor-without-step",
+  "anchor-in-cut",
+  "squeezed-step",
+  "steps-in-one-place",
+  "short-hold",
+  "long-nothing",
+  "said-otherwise",
+  "counted-otherwise",
+  "other-side",
+]);
+
+/** Waits for the class, added to the recording where it draws along and nothing waits yet. */
+function AddWaits() {
+  const { computed, commit } = useLesson();
+  const changes = useMemo(() => holdsToAdd(computed), [computed]);
+  return (
+    <Button variant="default" disabled={!changes} onClick={() => changes && commit(changes)}>
+      Add the waits
+    </Button>
   );
 }
 

@@ -11,6 +11,7 @@ import place from "../../lesson/place.module.css";
 import { StepWords } from "../../lesson/StepWords.tsx";
 import { MarkLayer } from "../../ui/DrawingView.tsx";
 import { CornerHandles } from "./CornerHandles.tsx";
+import { Prompter } from "./Prompter.tsx";
 import styles from "./Rehearse.module.css";
 import { useDryClock, useVideoClock } from "./use-lesson-clock.ts";
 
@@ -26,6 +27,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
   const [overlayOn, setOverlayOn] = useState(true);
   const [loop, setLoop] = useState(false);
   const [placing, setPlacing] = useState(false);
+  const [prompting, setPrompting] = useState(false);
   const [dragged, setDragged] = useState<NonNullable<typeof take>["corners"]>(null);
 
   const corners = dragged ?? take?.corners ?? null;
@@ -92,7 +94,10 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
             corners are kept; bring the recording in again under Narrate.
           </p>
         ) : null}
-        <div className={styles.fit}>
+        {prompting ? (
+          <Prompter steps={computed.steps} schedule={computed.schedule} atMs={clock.atMs} />
+        ) : null}
+        <div className={prompting ? styles.small : styles.fit}>
           <div
             className={styles.screen}
             style={{ aspectRatio: `${width} / ${height}` }}
@@ -175,6 +180,11 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
           />
         </div>
         <div className={styles.controls}>
+          <Switch
+            label="Prompter"
+            checked={prompting}
+            onChange={(e) => setPrompting(e.currentTarget.checked)}
+          />
           <Switch label="Loop this step" checked={loop} onChange={(e) => setLoop(e.currentTarget.checked)} />
           {video ? (
             <Switch

@@ -1,0 +1,390 @@
+import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import { formatClock } from "#core/base";
+import type { Cue, Word } from "#core/narration";
+import { type Edit, lessonToSource, type PacePoint } from "#core/schedule";
+import type { Step } from "#core/steps";
+import styles from "./Lanes.module.css";
+import { useAxis } from "./use-axis.ts";
+import type { Waveform } from "./use-waveform.ts";
+
+/** Tops and heights of the lanes, px. */
+const LANE = {
+  axis: [0, 18],
+  sound: [18, 40],
+  cues: [60, 16],
+  steps: [80, 24],
+  edits: [107, 20],
+  holds: [129, 20],
+} as const;
+const HEIGHT = 152;
+
+export interface PlacedStep {
+  readonly step: Step;
+  readonly sourceMs: number;
+  readonly wordId: string | null;
+}
+
+/** One axis of the recording's time with the sound, the captions, where steps begin, and what the player does. */
+export function Lanes({
+  durationMs,
+  waveform,
+  pace,
+  cues,
+  words,
+  placed,
+  edits,
+  atMs,
+  chosenStepId,
+  chosenEdit,
+  onSeek,
+  onStep,
+  onPlace,
+  onChooseEdit,
+  onEdits,
+}: {
+  durationMs: number;
+  waveform: Waveform;
+  pace: readonly PacePoint[];
+  cues: readonly Cue[];
+  words: readonly Word[];
+  placed: readonly PlacedStep[];
+  edits: readonly Edit[];
+  atMs: number;
+  chosenStepId: string | null;
+  chosenEdit: number | null;
+  onSeek: (ms: number) => void;
+  onStep: (stepId: string) => void;
+  onPlace: (stepId: string, wordId: string) => void;
+  onChooseEdit: (index: number | null) => void;
+  onEdits: (edits: readonly Edit[]) => void;
+}) {
+  const svg = useRef<SVGSVGElement>(null);
+  const axis = useAxis(svg, durationMs);
+  /** What is being dragged, and where to. */
+  const [drag, setDrag] = useState<
+    { kind: "step"; id: string; ms: number } | { kind: "edit"; edits: readonly Edit[] } | null
+  >(null);
+  const shownEdits = drag?.kind === "edit" ? drag.edits : edits;
+  const msAt = (e: PointerEvent) => {
+    const left = svg.current?.getBoundingClientRect().left ?? 0;
+    return Math.min(durationMs, Math.max(0, axis.toMs(e.clientX - left)));
+  };
+  const nearestWord = (ms: number) =>
+    words.reduce<Word | null>(
+      (best, w) => (!best || Math.abs(w.startMs - ms) < Math.abs(best.startMs - ms) ? w : best),
+      null,
+    );
+  const wave = useMemo(() => {
+    if (!waveform.peaks) return "";
+    const { peaks } = waveform;
+    const [top, height] = LANE.sound;
+    const middle = top + height / 2;
+    let d = "";
+    for (let x = 0; x < axis.width; x += 2) {
+      const i = Math.floor((axis.toMs(x) / durationMs) * peaks.length);
+      const j = Math.max(i + 1, Math.floor((axis.toMs(x + 2) / durationMs) * peaks.length));
+      let peak = 0;
+      for (let k = i; k < j; k++) peak = Math.max(peak, peaks[k] ?? 0);
+      d += `M${x} ${middle - (peak * height) / 2}V${middle + (peak * height) / 2 + 0.5}`;
+    }
+    return d;
+  }, [waveform, axis, durationMs]);
+  const curve = (value: (p: PacePoint) => number, most: number) =>
+    pace
+      .map((p) => {
+        const [top, height] = LANE.sound;
+        return `${axis.toX(p.sourceMs).toFixed(1)},${(top + height - (Math.min(most, value(p)) / most) * height).toFixed(1)}`;
+      })
+      .join(" ");
+  const visible = (from: number, to: number) => axis.toX(to) > -20 && axis.toX(from) < axis.width + 20;
+
+  const editKeys = (index: number) => (e: KeyboardEvent) => {
+    const edit = edits[index];
+    if (!edit) return;
+    if (e.key === "Delete" || e.key === "Backspace") {
+      e.preventDefault();
+      onEdits(edits.filter((_, k) => k !== index));
+      return;
+    }
+    const by = { ArrowLeft: -100, ArrowRight: 100 }[e.key];
+    if (by === undefined) return;
+    e.preventDefault();
+    e.stopPropagation();
+    onEdits(
+      edits.map((x, k) =>
+        k === index ? moved(x, by, e.shiftKey ? "end" : e.altKey ? "start" : "all", durationMs) : x,
+      ),
+    );
+  };
+  const dragEdit = (index: number, part: "start" | "end" | "all") => (down: PointerEvent) => {
+    down.stopPropagation();
+    onChooseEdit(index);
+    const from = msAt(down);
+    const target = down.currentTarget;
+    target.setPointerCapture(down.pointerId);
+    const move = (e: globalThis.PointerEvent) => {
+      const left = svg.current?.getBoundingClientRect().left ?? 0;
+      const by = Math.round((axis.toMs(e.clientX - left) - from) / 10) * 10;
+      setDrag({
+        kind: "edit",
+        edits: edits.map((x, k) => (k === index ? moved(x, by, part, durationMs) : x)),
+      });
+    };
+    const up = (e: globalThis.PointerEvent) => {
+      target.removeEventListener("pointermove", move as EventListener);
+      const left = svg.current?.getBoundingClientRect().left ?? 0;
+      const by = Math.round((axis.toMs(e.clientX - left) - from) / 10) * 10;
+      setDrag(null);
+      if (Math.abs(by) >= 10)
+        onEdits(edits.map((x, k) => (k === index ? moved(x, by, part, durationMs) : x)));
+    };
+    target.addEventListener("pointermove", move as EventListener);
+    target.addEventListener("pointerup", up as EventListener, { once: true });
+  };
+
+  const follow = useRef(atMs);
+  useEffect(() => {
+    // The playhead never leaves the window while it plays.
+    if (follow.current !== atMs) axis.keepInView(atMs);
+    follow.current = atMs;
+  }, [atMs, axis]);
+
+  return (
+    <svg
+      ref={svg}
+      className={styles.lanes}
+      width="100%"
+      height={HEIGHT}
+      role="group"
+      aria-label="The recording along its time"
+      onPointerDown={(e) => {
+        onChooseEdit(null);
+        onSeek(msAt(e));
+      }}
+    >
+      {axis.ticks.map((ms) => (
+        <g key={ms}>
+          <line x1={axis.toX(ms)} x2={axis.toX(ms)} y1={14} y2={HEIGHT} className={styles.tick} />
+          <text x={axis.toX(ms) + 3} y={12} className={styles.time}>
+            {formatClock(ms)}
+          </text>
+        </g>
+      ))}
+      <path d={wave} className={styles.wave} />
+      <polyline points={curve((p) => p.wordsPerMinute, 220)} className={styles.wordPace}>
+        <title>Words a minute</title>
+      </polyline>
+      <polyline points={curve((p) => p.linesPerMinute, 20)} className={styles.linePace}>
+        <title>Lines a minute</title>
+      </polyline>
+      {waveform.progress !== null ? (
+        <text x={8} y={LANE.sound[0] + 24} className={styles.time}>
+          Listening… {Math.round(waveform.progress * 100)} %
+        </text>
+      ) : null}
+      {cues
+        .filter((c) => visible(c.startMs, c.endMs))
+        .map((c) => (
+          <rect
+            key={c.id}
+            x={axis.toX(c.startMs)}
+            width={Math.max(1, axis.toX(c.endMs) - axis.toX(c.startMs) - 1)}
+            y={LANE.cues[0]}
+            height={LANE.cues[1]}
+            className={styles.cue}
+          >
+            <title>{c.text}</title>
+          </rect>
+        ))}
+      {shownEdits.map((edit, index) => (
+        <EditMark
+          // biome-ignore lint/suspicious/noArrayIndexKey: edits have no names; their place in the list is theirs
+          key={index}
+          edit={edit}
+          toX={axis.toX}
+          chosen={index === chosenEdit}
+          onKeyDown={editKeys(index)}
+          onFocus={() => onChooseEdit(index)}
+          onDrag={(part) => dragEdit(index, part)}
+        />
+      ))}
+      {placed
+        .filter((p) => visible(p.sourceMs, p.sourceMs))
+        .map(({ step, sourceMs, wordId }) => {
+          const ms = drag?.kind === "step" && drag.id === step.id ? drag.ms : sourceMs;
+          const x = axis.toX(ms);
+          return (
+            <g
+              key={step.id}
+              role="slider"
+              tabIndex={0}
+              className={styles.step}
+              data-sure={wordId !== null}
+              data-chosen={step.id === chosenStepId}
+              data-lane-step={step.id}
+              aria-label={`Start of step ${step.number}: ${step.title}`}
+              aria-valuenow={Math.round(ms / 1000)}
+              aria-valuetext={formatClock(ms)}
+              onFocus={() => onStep(step.id)}
+              onKeyDown={(e) => {
+                const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
+                if (by === undefined) return;
+                e.preventDefault();
+                e.stopPropagation();
+                const now = words.findIndex((w) => w.id === wordId);
+                const word = now < 0 ? nearestWord(ms) : words[now + by];
+                if (word) onPlace(step.id, word.id);
+              }}
+              onPointerDown={(e) => {
+                e.stopPropagation();
+                e.currentTarget.setPointerCapture(e.pointerId);
+                onStep(step.id);
+                setDrag({ kind: "step", id: step.id, ms: sourceMs });
+              }}
+              onPointerMove={(e) => {
+                if (drag?.kind === "step" && drag.id === step.id)
+                  setDrag({ ...drag, ms: nearestWord(msAt(e))?.startMs ?? msAt(e) });
+              }}
+              onPointerUp={() => {
+                const word = drag?.kind === "step" ? nearestWord(drag.ms) : null;
+                setDrag(null);
+                if (word && word.id !== wordId && drag?.kind === "step" && drag.ms !== sourceMs)
+                  onPlace(step.id, word.id);
+              }}
+            >
+              <line x1={x} x2={x} y1={LANE.cues[0]} y2={LANE.steps[0] + LANE.steps[1]} />
+              <rect x={x} y={LANE.steps[0]} width={24} height={LANE.steps[1]} rx={3} />
+              <text x={x + 12} y={LANE.steps[0] + 17} textAnchor="middle">
+                {step.number}
+              </text>
+            </g>
+          );
+        })}
+      <line x1={axis.toX(atMs)} x2={axis.toX(atMs)} y1={0} y2={HEIGHT} className={styles.head} />
+    </svg>
+  );
+}
+
+/** A cut, a speeded stretch or a hold on its lane, held by its middle or its ends. */
+function EditMark({
+  edit,
+  toX,
+  chosen,
+  onKeyDown,
+  onFocus,
+  onDrag,
+}: {
+  edit: Edit;
+  toX: (ms: number) => number;
+  chosen: boolean;
+  onKeyDown: (e: KeyboardEvent) => void;
+  onFocus: () => void;
+  onDrag: (part: "start" | "end" | "all") => (e: PointerEvent) => void;
+}) {
+  const [top, height] = edit.kind === "hold" ? LANE.holds : LANE.edits;
+  const from = toX(edit.kind === "hold" ? edit.atMs : edit.fromMs);
+  const to = edit.kind === "hold" ? from + 14 : Math.max(from + 4, toX(edit.toMs));
+  const said = sayEdit(edit);
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      className={styles.edit}
+      data-kind={edit.kind}
+      data-chosen={chosen}
+      aria-label={said}
+      aria-valuenow={Math.round((edit.kind === "hold" ? edit.atMs : edit.fromMs) / 1000)}
+      aria-valuetext={said}
+      onKeyDown={onKeyDown}
+      onFocus={onFocus}
+    >
+      <title>{said}</title>
+      {edit.kind === "hold" ? (
+        <>
+          <line x1={from} x2={from} y1={LANE.sound[0]} y2={top + height} onPointerDown={onDrag("all")} />
+          <rect
+            x={from}
+            y={top}
+            width={to - from + 22}
+            height={height}
+            rx={3}
+            onPointerDown={onDrag("all")}
+          />
+          <text x={from + 18} y={top + 15} textAnchor="middle" pointerEvents="none">
+            {Math.round(edit.ms / 1000)} s
+          </text>
+        </>
+      ) : (
+        <>
+          <rect
+            x={from}
+            y={LANE.sound[0]}
+            width={to - from}
+            height={top - LANE.sound[0]}
+            className={styles.veil}
+            pointerEvents="none"
+          />
+          <rect x={from} y={top} width={to - from} height={height} onPointerDown={onDrag("all")} />
+          <rect
+            x={from - 4}
+            y={top}
+            width={9}
+            height={height}
+            className={styles.end}
+            onPointerDown={onDrag("start")}
+          />
+          <rect
+            x={to - 5}
+            y={top}
+            width={9}
+            height={height}
+            className={styles.end}
+            onPointerDown={onDrag("end")}
+          />
+          {to - from > 26 ? (
+            <text x={(from + to) / 2} y={top + 15} textAnchor="middle" pointerEvents="none">
+              {edit.kind === "cut" ? "cut" : `×${edit.factor}`}
+            </text>
+          ) : null}
+        </>
+      )}
+    </g>
+  );
+}
+
+/** An edit in words. */
+export function sayEdit(edit: Edit): string {
+  if (edit.kind === "hold") return `Hold of ${Math.round(edit.ms / 1000)} s at ${formatClock(edit.atMs)}`;
+  const stretch = `${formatClock(edit.fromMs)} to ${formatClock(edit.toMs)}`;
+  return edit.kind === "cut" ? `Cut from ${stretch}` : `Played ×${edit.factor} from ${stretch}`;
+}
+
+/** An edit moved by so many ms, whole or by one end, inside the recording. */
+function moved(edit: Edit, by: number, part: "start" | "end" | "all", durationMs: number): Edit {
+  const within = (ms: number) => Math.round(Math.min(durationMs, Math.max(0, ms)));
+  if (edit.kind === "hold")
+    return part === "end"
+      ? { ...edit, ms: Math.max(500, edit.ms + by * 5) }
+      : { ...edit, atMs: within(edit.atMs + by) };
+  const fromMs = part === "end" ? edit.fromMs : within(edit.fromMs + by);
+  const toMs = part === "start" ? edit.toMs : within(edit.toMs + by);
+  return toMs - fromMs < 100 ? edit : { ...edit, fromMs, toMs };
+}
+
+/** Where steps begin in the recording. */
+export function placedSteps(
+  steps: readonly Step[],
+  windows: readonly { stepId: string; startMs: number; wordId: string | null }[],
+  words: readonly Word[],
+  map: Parameters<typeof lessonToSource>[0] | null,
+): PlacedStep[] {
+  const byWord = new Map(words.map((w) => [w.id, w.startMs]));
+  return windows.flatMap((w) => {
+    const step = steps.find((s) => s.id === w.stepId);
+    if (!step) return [];
+    const sourceMs =
+      (w.wordId === null ? undefined : byWord.get(w.wordId)) ??
+      (map ? lessonToSource(map, w.startMs) : w.startMs);
+    return [{ step, sourceMs, wordId: w.wordId }];
+  });
+}

@@ -1,0 +1,97 @@
+import { Button, FileButton } from "@mantine/core";
+import { useState } from "react";
+import { addTake, freeTakeId, goToTake } from "#core/handles";
+import { findCurrentTake, type Take } from "#core/lesson";
+import { readCaptions } from "#core/narration";
+import { retake } from "#core/pipeline";
+import type { Carried } from "#core/schedule";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import styles from "./Narrate.module.css";
+
+/** The takes of the lesson: another one brought in beside the present, every place carried over, and the way back. */
+export function Takes() {
+  const { lesson, computed, commit } = useLesson();
+  const [made, setMade] = useState<{ take: Take; carried: readonly Carried[] } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const current = findCurrentTake(lesson);
+  if (!current?.narration) return null;
+  const bringIn = async (file: File | null) => {
+    if (!file) return;
+    const read = readCaptions(await file.text());
+    if (!read.ok) {
+      setProblem(read.findings[0]?.message ?? "These captions cannot be read.");
+      return;
+    }
+    setProblem(null);
+    const next: Take = {
+      id: freeTakeId(lesson),
+      label: file.name.replace(/\.\w+$/, "").slice(0, 120) || "New take",
+      video: null,
+      narration: { fileName: file.name, cues: [...read.value.cues] },
+      corners: null,
+      anchors: {},
+    };
+    setMade(retake(current, next));
+  };
+  const titleOf = (stepId: string) => {
+    const step = computed.steps.find((s) => s.id === stepId);
+    return step ? `${step.number}. ${step.title}` : stepId;
+  };
+  const count = (kind: Carried["kind"]) => made?.carried.filter((c) => c.kind === kind).length ?? 0;
+  return (
+    <section className={styles.takes}>
+      <h2>Takes</h2>
+      <ul>
+        {lesson.takes.map((take) => (
+          <li key={take.id}>
+            <span>{take.label}</span>
+            {take.id === current.id ? (
+              <b>in use</b>
+            ) : (
+              <Button size="compact-sm" variant="default" onClick={() => commit(goToTake(take.id))}>
+                Go to this take
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <FileButton accept=".vtt,.srt,.txt,.json" onChange={(f) => void bringIn(f)}>
+        {(props) => (
+          <Button size="compact-md" variant="default" {...props}>
+            A new take, by its captions
+          </Button>
+        )}
+      </FileButton>
+      {problem ? <p role="alert">{problem}</p> : null}
+      {made ? (
+        <div role="status">
+          <p>
+            {made.take.label}: {count("kept")} places stand at the same words, {count("moved")} beside words
+            that changed, {count("lost")} have lost theirs.
+          </p>
+          <ul>
+            {made.carried
+              .filter((c) => c.kind !== "kept")
+              .map((c) => (
+                <li key={c.stepId}>
+                  {titleOf(c.stepId)}: {c.kind === "lost" ? "its words are gone" : "its words changed"}
+                </li>
+              ))}
+          </ul>
+          <Button
+            size="compact-md"
+            onClick={() => {
+              commit(addTake(made.take));
+              setMade(null);
+            }}
+          >
+            Take all that is sure
+          </Button>{" "}
+          <Button size="compact-md" variant="subtle" onClick={() => setMade(null)}>
+            Leave it
+          </Button>
+        </div>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,43 @@
+import { useEffect, useRef } from "react";
+import type { Schedule } from "#core/schedule";
+import type { Step } from "#core/steps";
+import styles from "./Rehearse.module.css";
+
+/** The words in large type, moving past at the schedule's own pace: what is due stands a third from the top. */
+export function Prompter({
+  steps,
+  schedule,
+  atMs,
+}: {
+  steps: readonly Step[];
+  schedule: Schedule;
+  atMs: number;
+}) {
+  const page = useRef<HTMLDivElement>(null);
+  const current = schedule.windows.findLast((w) => w.startMs <= atMs) ?? schedule.windows[0];
+  useEffect(() => {
+    const element = page.current;
+    const block = element?.querySelector<HTMLElement>(`[data-due="true"]`);
+    if (!element || !block || !current) return;
+    const share = Math.min(
+      1,
+      (atMs - current.startMs) / Math.max(1, current.drawFromMs - current.startMs || 1),
+    );
+    // Only telling moves the words: while the class draws they stand.
+    const still = matchMedia("(prefers-reduced-motion: reduce)").matches;
+    const along = still ? 0 : block.offsetHeight * Math.max(0, share);
+    element.scrollTop = block.offsetTop + along - element.clientHeight / 3;
+  }, [atMs, current]);
+  return (
+    <div className={styles.prompter} ref={page} role="log" aria-label="Prompter" aria-live="off">
+      {steps.map((step) => (
+        <section key={step.id} data-due={step.id === current?.stepId}>
+          <h2>
+            {step.number}. {step.title}
+          </h2>
+          <p>{step.instruction.join(" ")}</p>
+        </section>
+      ))}
+    </div>
+  );
+}
