@@ -100,6 +100,11 @@ const NEED =
   /\b(?:need|needs|needed|grab|get (?:your|a|some|out)|gather|materials?|supplies|have (?:ready|your|a)|ready|bring (?:your|a)|find (?:a|your|some)|get (?:a|your)|you(?:'ll)? want|take out|pull out|required|equipment|tools?)\b/;
 const NO_NEED = /\b(?:don't need|do not need|no need|won't need|doesn't need|not need|without)\b/;
 
+/** Words without which no line to a point, and none kept straight, is spoken of. */
+const POINTED = /point|dot|\bvps?\b|\bv p\b|vp\d|vanish|cent(?:er|re)|\b[ab]\b/;
+const KEPT_STRAIGHT =
+  /parallel|perpend|upright|vertical|horizontal|plumb|straight|up and down|level|slid|same (?:angle|slope|slant|direction)/;
+
 /** What is done on the paper, with what, and where, in a sentence. `toPointLately`: a line to a point was spoken of shortly before. */
 export function actionsIn(sentence: Sentence, toPointLately: boolean): Heard[] {
   const found: Heard[] = [];
@@ -108,7 +113,7 @@ export function actionsIn(sentence: Sentence, toPointLately: boolean): Heard[] {
     found.push(heard(kind, tokensOver(sentence, at, end), confidence, name === undefined ? {} : { name }));
 
   const toPoints: { at: number; end: number }[] = [];
-  for (const regexp of TO_VP)
+  for (const regexp of POINTED.test(plain) ? TO_VP : [])
     for (const f of findAll(sentence, regexp)) {
       const before = plain.slice(0, f.at);
       const said = f.match[0];
@@ -142,7 +147,9 @@ export function actionsIn(sentence: Sentence, toPointLately: boolean): Heard[] {
       break;
     }
 
-  for (const f of findAll(sentence, ERASE)) {
+  for (const f of /eras|rub|clean|rid of|take (?:away|out)|clear|wip/.test(plain)
+    ? findAll(sentence, ERASE)
+    : []) {
     const before = plain.slice(0, f.at);
     const whole = plain.slice(0, f.end);
     const after = plain.slice(f.end);
@@ -161,7 +168,7 @@ export function actionsIn(sentence: Sentence, toPointLately: boolean): Heard[] {
     add("erase", f.at, f.end, 0.9);
   }
 
-  for (const f of findAll(sentence, PARALLEL)) {
+  for (const f of KEPT_STRAIGHT.test(plain) ? findAll(sentence, PARALLEL) : []) {
     if (NOT_PARALLEL.test(plain.slice(0, f.at)) || NO_LINE_AFTER.test(plain.slice(f.end))) continue;
     // A warning names what must not be: "a lot of people draw it level, but don't".
     if (

@@ -81,11 +81,17 @@ export interface LengthContext {
   readonly age: number;
 }
 
+/** A word without which no amount is spoken. */
+const AMOUNT =
+  /[\d½¼¾⅓⅔⅛⅜⅝⅞⅕⅖⅗⅘⅙⅚]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|half|quarters?|thirds?|fifths?|eighths?|couple|dozen|halfway|midway|finger\w*|thumb\w*|inch\w*|foot|feet|cm|centimet\w+|millimet\w+|met(?:er|re)s?|minutes?|hours?|days?)\b/;
+
 /** Amounts spoken in a sentence: lengths, shares, waits and counts, in order. */
 export function measurementsIn(
   sentence: Sentence,
   context: LengthContext,
 ): { heard: Heard[]; context: LengthContext } {
+  if (!AMOUNT.test(sentence.plain))
+    return { heard: [], context: { unit: context.unit, age: context.age + 1 } };
   const spoken = spokenWords(sentence);
   // A comma after a word keeps it from naming the number that follows.
   const words = spoken.map((s) => (s.comma && NAMED_BY.test(s.word) ? `${s.word},` : s.word));

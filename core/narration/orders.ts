@@ -364,16 +364,37 @@ const RULES: readonly Rule[] = [
   },
 ];
 
+/** A word without which no rule of a kind can hold: most sentences are passed over by it at once. */
+const NEEDS: Partial<Readonly<Record<HeardKind, RegExp>>> = {
+  "act-now":
+    /\b(?:now|ahead|want|need|like|asking|turn|over to you|go at|have a|give|go for|off you|you try|try|drawing|moving|take|here's)\b/,
+  pause: /\b(?:pause|stop|freeze|halt|hold)\b/,
+  rewind: /\b(?:again|back|rewind|replay|rewatch|re watch|over|twice|time)\b/,
+  "come-back": /\b(?:back|play|resume|return|un ?pause|see you|join|start)\b/,
+  "watch-only":
+    /\b(?:watch|look|observe|draw|pencils?|show|demonstrate|hands?|eyes|sit|drawing|copy|follow|start|do|make|begin|write)\b/,
+  speeded: /\b(?:speed\w*|sped|fast\w*|lapsed?|time ?lapse|hyper ?lapse|motion|times|twice)\b/,
+  "part-break": /\b(?:part|next|week|tomorrow|continued|another|day|session|here|left off|video|lesson)\b/,
+  recap:
+    /\b(?:recap|review|summari[sz]e|sum|far|last|remember|remind\w*|learn\w*|part|go over|run through|already|earlier|yesterday|up to now|until now|done|have we)\b/,
+  caution: /\b(?:careful|watch|mind|keep|adult|window|ventilated|cut|blade)\b/,
+};
+
 /** Orders to the class and marks of the video's own course, found in a sentence. Of overlapping ones of a kind the surest stays. */
 export function ordersIn(sentence: Sentence): Heard[] {
   const found: { kind: HeardKind; at: number; end: number; confidence: number; found: Found }[] = [];
-  for (const rule of RULES)
+  const possible = new Map(
+    Object.entries(NEEDS).map(([kind, needs]) => [kind, needs.test(sentence.plain)] as const),
+  );
+  for (const rule of RULES) {
+    if (possible.get(rule.kind) === false) continue;
     for (const f of findAll(sentence, rule.pattern)) {
       const before = sentence.plain.slice(0, f.at);
       const after = sentence.plain.slice(f.end);
       if (rule.unless?.test(before) || rule.unlessAfter?.test(after)) continue;
       found.push({ kind: rule.kind, at: f.at, end: f.end, confidence: rule.confidence, found: f });
     }
+  }
   for (const f of imperativesNow(sentence)) found.push(f);
   return merged(found).map((f) => heard(f.kind, tokensOver(sentence, f.at, f.end), f.confidence));
 }

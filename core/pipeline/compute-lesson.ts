@@ -64,9 +64,9 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
 
   const sameTakes = before !== null && was?.takes === lesson.takes && was.currentTake === lesson.currentTake;
   const take = findCurrentTake(lesson);
-  const words = sameTakes ? before.words : (take?.narration?.cues ?? []).flatMap(wordsOf);
   const cues = take?.narration?.cues ?? NO_CUES;
   const same = before !== null && (findCurrentTake(before.lesson)?.narration?.cues ?? NO_CUES) === cues;
+  const words = same ? before.words : cues.flatMap(wordsOf);
   const heard = same ? before.heard : understand(cues);
   const durationMs = take ? takeDurationMs(take, words) : 0;
   const map = sameTakes ? before.editMap : take && editMap(take.edits ?? [], durationMs);

@@ -70,10 +70,7 @@ function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Fin
   }
   // Nothing said and nothing drawn.
   const busy = [
-    ...words.flatMap((w) => {
-      const at = sourceToLesson(map, w.startMs);
-      return at ? [[at.fromMs, at.toMs + 400] as const] : [];
-    }),
+    ...spokenStretches(words, map),
     ...schedule.moves.filter((m) => m.endMs > m.startMs).map((m) => [m.startMs, m.endMs] as const),
     ...map.holds.map((h) => [h.lessonFrom, h.lessonFrom + h.ms] as const),
   ].sort((a, b) => a[0] - b[0]);
@@ -92,12 +89,28 @@ function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Fin
   return findings;
 }
 
+/** Stretches of lesson time without a longer silence in them: words and pieces of the recording both rise. */
+function spokenStretches(words: readonly Word[], map: EditMap): (readonly [number, number])[] {
+  const stretches: [number, number][] = [];
+  let p = 0;
+  for (const word of words) {
+    while (p < map.played.length && (map.played[p]?.sourceTo ?? 0) <= word.startMs) p++;
+    const piece = map.played[p];
+    if (!piece || piece.sourceFrom > word.startMs) continue;
+    const at = piece.lessonFrom + (word.startMs - piece.sourceFrom) / piece.factor;
+    const last = stretches[stretches.length - 1];
+    if (last && at - last[1] < 2000) last[1] = Math.max(last[1], at + 400);
+    else stretches.push([at, at + 400]);
+  }
+  return stretches;
+}
+
 /** Lengths, counts and sides that are said otherwise than they are drawn. */
 function judgeWords({ steps, schedule, map, words, heard, sheet }: SyncInput): Finding[] {
+  const inStep = heardInSteps(schedule.windows, map, heard);
   return steps.flatMap((step): Finding[] => {
-    const span = schedule.windows.find((w) => w.stepId === step.id);
-    if (!span) return [];
-    const here = heard.filter((h) => isIn(span, map, h));
+    const here = inStep.get(step.id) ?? [];
+    if (here.length === 0) return [];
     const said = lastValues(
       here.filter((h) => h.kind === "measurement"),
       words,
@@ -147,9 +160,26 @@ function judgeWords({ steps, schedule, map, words, heard, sheet }: SyncInput): F
   });
 }
 
-function isIn(span: StepWindow, map: EditMap, h: Heard): boolean {
-  const at = sourceToLesson(map, h.startMs);
-  return at !== null && at.fromMs >= span.startMs && at.fromMs < span.endMs;
+/** Amounts and sides by the step in whose time they are said: found in one pass, both rising. */
+function heardInSteps(
+  windows: readonly StepWindow[],
+  map: EditMap,
+  heard: readonly Heard[],
+): Map<string, Heard[]> {
+  const found = new Map<string, Heard[]>();
+  let w = 0;
+  for (const h of heard) {
+    if (h.kind !== "measurement" && h.kind !== "side") continue;
+    const at = sourceToLesson(map, h.startMs)?.fromMs;
+    if (at === undefined) continue;
+    while (w + 1 < windows.length && (windows[w + 1]?.startMs ?? 0) <= at) w++;
+    const span = windows[w];
+    if (!span || at < span.startMs || at >= span.endMs) continue;
+    const list = found.get(span.stepId) ?? [];
+    list.push(h);
+    found.set(span.stepId, list);
+  }
+  return found;
 }
 
 /** Of "two, no, two and a half inches" the last counts. */

@@ -7,15 +7,7 @@ import { applyChanges, type Lesson, parseLessonText } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson, judgeDrift } from "#core/pipeline";
 import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
 import { crowd, quay, twoThousandStrokes } from "./lessons.ts";
-
-function timesMs(runs: number, work: (run: number) => void): { median: number; p95: number } {
-  const times = Array.from({ length: runs }, (_, run) => {
-    const start = performance.now();
-    work(run);
-    return performance.now() - start;
-  }).sort((a, b) => a - b);
-  return { median: times[Math.floor(runs / 2)] ?? 0, p95: times[Math.floor(runs * 0.95)] ?? 0 };
-}
+import { row, timesMs } from "./measure.ts";
 
 /** A handle move seen on the sheet: the change, what it reaches drawn again, and the marks of the last state. */
 function handleToMarks(lesson: Lesson): { median: number; p95: number } {
@@ -60,7 +52,6 @@ function changed(lesson: Lesson, change: Change): Lesson {
   return done.value.lesson;
 }
 
-const row = (name: string, value: string) => console.log(`${name.padEnd(62)} ${value}`);
 const ms = ({ median, p95 }: { median: number; p95: number }) =>
   `${median.toFixed(2)} ms median, ${p95.toFixed(2)} ms p95`;
 
