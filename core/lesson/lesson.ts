@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { HandOutSchema } from "../display/index.ts";
-import { CueSchema } from "../narration/index.ts";
+import { CorrectionSchema, CueSchema } from "../narration/index.ts";
 import { PlanSchema } from "../plan/index.ts";
 import { idSchema, ObjectSchema } from "../recipes/index.ts";
 import { AnchorsSchema, EditsSchema } from "../schedule/index.ts";
@@ -44,6 +44,8 @@ export const TakeSchema = v.strictObject({
   anchors: AnchorsSchema,
   /** What the player does with the recording, in the recording's own time; left out: it plays as it is. */
   edits: v.optional(EditsSchema),
+  /** Words of the narration that are shown otherwise than they were imported. */
+  corrections: v.optional(v.pipe(v.array(CorrectionSchema), v.maxLength(2000))),
 });
 export type Take = v.InferOutput<typeof TakeSchema>;
 

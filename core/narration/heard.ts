@@ -41,6 +41,7 @@ export interface Heard {
   readonly kind: HeardKind;
   /** Every cue it runs through, each with its stretch of text, [from, to). */
   readonly ranges: readonly { readonly cueId: string; readonly from: number; readonly to: number }[];
+  readonly wordIds: readonly string[];
   readonly text: string;
   readonly startMs: number;
   readonly endMs: number;
@@ -67,6 +68,7 @@ export function heard(
   return {
     kind,
     ranges,
+    wordIds: tokens.map((t) => t.wordId),
     text: tokens.map((t) => t.text).join(" "),
     startMs: tokens[0]?.startMs ?? 0,
     endMs: tokens[tokens.length - 1]?.endMs ?? 0,

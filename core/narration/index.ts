@@ -1,5 +1,6 @@
 export { alignWords, type Matches } from "./align-words.ts";
 export { formatCaptionTime, parseCaptionTime } from "./caption-time.ts";
+export { type Correction, CorrectionSchema, correctCues, correctWords } from "./correct-words.ts";
 export type { Cue, Word } from "./cue.ts";
 export { CueSchema, wordsOf } from "./cue.ts";
 export type { Amount, Heard, HeardKind } from "./heard.ts";

@@ -1,5 +1,5 @@
 import { findCurrentTake } from "../lesson/index.ts";
-import type { FrameRate } from "../narration/index.ts";
+import { correctCues, type FrameRate } from "../narration/index.ts";
 import {
   writeChapterList,
   writeChapters,
@@ -42,7 +42,7 @@ export function exportLesson(computed: ComputedLesson, format: ExportFormat, rat
   const { lesson, steps, schedule, editMap } = computed;
   const take = findCurrentTake(lesson);
   const timed = { title: lesson.title, steps, schedule };
-  const cues = take?.narration?.cues;
+  const cues = take?.narration && correctCues(take.narration.cues, computed.words, take.corrections ?? []);
   const file = take?.video?.file ?? "take";
   switch (format) {
     case "vtt":

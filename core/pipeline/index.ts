@@ -11,6 +11,7 @@ export { readiness, stateOf } from "./lesson-state.ts";
 export { holdsToAdd, placeInWords, retake } from "./place-in-words.ts";
 export type { Proposal } from "./propose.ts";
 export { proposeOrder, proposeVanishingPoints } from "./propose.ts";
+export { putTold, type ToldThing, thingsTold } from "./propose-things.ts";
 export { type Reordered, reorderStep } from "./reorder-step.ts";
 export { type SampleView, sampleLesson } from "./sample-lesson.ts";
 export { type SightAid, sightAids } from "./sight-aids.ts";

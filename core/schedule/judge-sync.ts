@@ -1,5 +1,5 @@
 import { type Finding, formatClock, formatLength, type Json } from "../base/index.ts";
-import type { Heard, Word } from "../narration/index.ts";
+import type { Correction, Heard, Word } from "../narration/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
@@ -26,12 +26,44 @@ export interface SyncInput {
   readonly pace: Pace;
   readonly sheet: Sheet;
   /** The take whose edits a mend changes. */
-  readonly take: { readonly id: string; readonly edits?: readonly Edit[] | undefined };
+  readonly take: {
+    readonly id: string;
+    readonly edits?: readonly Edit[] | undefined;
+    readonly corrections?: readonly Correction[] | undefined;
+  };
 }
 
 /** What does not go together: times that leave the class behind, and words that say otherwise than the drawing. */
 export function judgeSync(input: SyncInput): Finding[] {
-  return [...judgeTimes(input), ...judgeWords(input)];
+  return [...judgeTimes(input), ...judgeWords(input), ...judgeHearing(input)];
+}
+
+/** Words of the trade that were likely misheard, each with the correction to lay over them. */
+function judgeHearing({ heard, take }: SyncInput): Finding[] {
+  const corrected = new Set((take.corrections ?? []).flatMap((c) => c.wordIds));
+  return heard.flatMap((h): Finding[] => {
+    const { name } = h;
+    if (h.kind !== "misheard" || !name || h.wordIds.some((id) => corrected.has(id))) return [];
+    return [
+      {
+        code: "misheard",
+        severity: "note",
+        about: "take",
+        message: `At ${formatClock(h.startMs)} of the recording the captions say "${h.text}": perhaps "${name}" was said.`,
+        numbers: { atMs: h.startMs },
+        mend: captionSays(take, h, name),
+      },
+    ];
+  });
+}
+
+/** The mend that lays other words over those of the captions. */
+function captionSays(take: SyncInput["take"], h: Heard, text: string): NonNullable<Finding["mend"]> {
+  const corrections = [...(take.corrections ?? []), { wordIds: [...h.wordIds], text }];
+  return {
+    label: `Caption: "${text}"`,
+    changes: [{ id: `take/${take.id}`, field: "corrections", value: corrections as unknown as Json }],
+  };
 }
 
 function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Finding[] {
@@ -106,7 +138,8 @@ function spokenStretches(words: readonly Word[], map: EditMap): (readonly [numbe
 }
 
 /** Lengths, counts and sides that are said otherwise than they are drawn. */
-function judgeWords({ steps, schedule, map, words, heard, sheet }: SyncInput): Finding[] {
+function judgeWords({ steps, schedule, map, words, heard, sheet, take }: SyncInput): Finding[] {
+  const corrected = new Set((take.corrections ?? []).flatMap((c) => c.wordIds));
   const inStep = heardInSteps(schedule.windows, map, heard);
   return steps.flatMap((step): Finding[] => {
     const here = inStep.get(step.id) ?? [];
@@ -118,7 +151,8 @@ function judgeWords({ steps, schedule, map, words, heard, sheet }: SyncInput): F
     const drawn = step.readings.flatMap(mmIn);
     const lengths = said.flatMap((h): Finding[] => {
       const mm = lengthOf(h);
-      if (!mm || drawn.length === 0) return [];
+      // What a correction lies over is said otherwise now.
+      if (!mm || drawn.length === 0 || h.wordIds.some((id) => corrected.has(id))) return [];
       const about_ = h.amount?.about ?? false;
       const fits = drawn.some(
         (d) => d >= mm[0] - slack(mm[0], about_, sheet) && d <= mm[1] + slack(mm[1], about_, sheet),
@@ -134,6 +168,7 @@ function judgeWords({ steps, schedule, map, words, heard, sheet }: SyncInput): F
           "warning",
           `Step ${step.number} "${step.title}" says "${h.text}"; drawn are ${formatLength(nearest, sheet)}.`,
           { saidMm: mm[0], drawnMm: nearest },
+          captionSays(take, h, formatLength(nearest, sheet)),
         ),
       ];
     });

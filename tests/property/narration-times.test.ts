@@ -4,7 +4,7 @@ import { expect, test } from "vitest";
 import { setNarration } from "#core/handles";
 import { applyChanges, findCurrentTake, type Lesson } from "#core/lesson";
 import { alignWords, type Cue, wordsOf } from "#core/narration";
-import { computeLesson, holdsToAdd, placeInWords, retake } from "#core/pipeline";
+import { computeLesson, exportLesson, holdsToAdd, placeInWords, retake } from "#core/pipeline";
 import { carryAnchors, editMap, sourceToLesson } from "#core/schedule";
 import { lesson, put, views } from "../unit/put-down.ts";
 
@@ -235,4 +235,55 @@ test("a new take carries every anchor and hold along, and the old one stays as i
   expect(take.edits?.length).toBe(old.edits?.length);
   const map = editMap(take.edits ?? [], 1e7);
   for (const e of take.edits ?? []) if (e.kind === "hold") expect(sourceToLesson(map, e.atMs)).not.toBeNull();
+});
+
+test("a misheard word is corrected over the captions: what was imported stays, places and exports follow", () => {
+  const start = withTake(5);
+  const take = findCurrentTake(start);
+  if (!take?.narration) throw new Error("no take");
+  const cues = take.narration.cues.map((c) => ({
+    ...c,
+    text: c.text.replaceAll("vanishing point", "finishing point"),
+  }));
+  const changed = applyChanges(start, setNarration(start, "heard.vtt", cues));
+  if (!changed.ok) throw new Error("captions");
+  const before = computeLesson(changed.value.lesson);
+  const offers = before.findings.filter((f) => f.code === "misheard");
+  expect(offers.length).toBeGreaterThan(0);
+  const mended = applyChanges(before.lesson, offers[0]?.mend?.changes ?? []);
+  if (!mended.ok) throw new Error(mended.findings[0]?.message);
+  const after = computeLesson(mended.value.lesson);
+  expect(after.findings.filter((f) => f.code === "misheard").length).toBe(offers.length - 1);
+  expect(findCurrentTake(after.lesson)?.narration?.cues).toEqual(cues);
+  expect(after.schedule.windows).toEqual(before.schedule.windows);
+  const written = exportLesson(after, "vtt", "25") ?? "";
+  expect(written).toContain("vanishing point");
+});
+
+test("a length said otherwise than it is drawn is told, once the speaker has not taken it back", () => {
+  const start = withTake(5);
+  const take = findCurrentTake(start);
+  if (!take?.narration) throw new Error("no take");
+  const saying = (text: string) => {
+    const { steps, schedule } = computeLesson(start);
+    const front = steps.find((s) => s.id === "box-1/front");
+    const wordId = schedule.windows.find((w) => w.stepId === front?.id)?.wordId ?? "";
+    const cueId = wordId.split(".")[0];
+    const cues = (take.narration?.cues ?? []).map((c) => (c.id === cueId ? { ...c, text } : c));
+    const changed = applyChanges(start, [
+      ...setNarration(start, "said.vtt", cues),
+      { id: `take/${take.id}`, field: "anchors.box-1/front", value: { wordId: `${cueId}.w1`, offsetMs: 0 } },
+    ]);
+    if (!changed.ok) throw new Error(changed.findings[0]?.message);
+    return computeLesson(changed.value.lesson).findings.filter(
+      (f) => f.code === "said-otherwise" && f.about === "box-1/front",
+    );
+  };
+  // The front is 50 mm wide and 50 mm high.
+  expect(saying("Draw the front 60 millimetres wide.")[0]?.message).toMatch(
+    /says "60 millimetres?".* drawn are 50/,
+  );
+  expect(saying("Draw the front 50 millimetres wide.")).toEqual([]);
+  expect(saying("Draw the front about 53 millimetres wide.")).toEqual([]);
+  expect(saying("Draw it 60 millimetres, no sorry, 50 millimetres wide.")).toEqual([]);
 });

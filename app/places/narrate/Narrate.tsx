@@ -4,7 +4,7 @@ import { type Finding, formatClock } from "#core/base";
 import { drawStep } from "#core/display";
 import { placeStep, placeSteps, setEdits, setNarration, setVideo } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
-import { kindsByWord, readCaptions } from "#core/narration";
+import { correctWords, kindsByWord, readCaptions } from "#core/narration";
 import { EXPORT_FORMATS, holdsToAdd, placeInWords } from "#core/pipeline";
 import { type Edit, type Placed, paceCurve } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -18,6 +18,7 @@ import { Lanes, placedSteps, sayEdit } from "./Lanes.tsx";
 import styles from "./Narrate.module.css";
 import { Script } from "./Script.tsx";
 import { Takes } from "./Takes.tsx";
+import { ToldThings } from "./ToldThings.tsx";
 import { type Stretch, Transcript } from "./Transcript.tsx";
 import { uploadRecording } from "./upload-recording.ts";
 import { useSourcePlayer } from "./use-source-player.ts";
@@ -67,7 +68,11 @@ export function Narrate() {
     }
   };
 
-  const { words, schedule, steps, editMap } = computed;
+  const { schedule, steps, editMap } = computed;
+  const words = useMemo(
+    () => correctWords(computed.words, take?.corrections ?? []),
+    [computed.words, take?.corrections],
+  );
   const cues = take?.narration?.cues ?? NO_CUES;
   const heard = useMemo(() => kindsByWord(cues, computed.heard), [cues, computed.heard]);
   const pace = useMemo(
@@ -317,6 +322,7 @@ export function Narrate() {
             playsInline
           />
         ) : null}
+        <ToldThings />
         {said ? <p role="status">{said}</p> : null}
         <DoubtfulPlaces
           places={doubtful}
@@ -410,6 +416,7 @@ const SYNC: ReadonlySet<string> = new Set([
   "said-otherwise",
   "counted-otherwise",
   "other-side",
+  "misheard",
 ]);
 
 /** Waits for the class, added to the recording where it draws along and nothing waits yet. */
