@@ -12,6 +12,7 @@ import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration }
 import type { Route } from "./+types/root";
 import { ErrorPage } from "./ui/ErrorPage.tsx";
 import { useNonce } from "./ui/nonce.ts";
+import { ShowWhole } from "./ui/ShowWhole.tsx";
 import { theme } from "./ui/theme.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Regulanda" }];
@@ -27,6 +28,7 @@ export function Layout({ children }: { children: ReactNode }) {
         <ColorSchemeScript defaultColorScheme="auto" {...(nonce ? { nonce } : {})} />
         <Meta />
         <Links />
+        <ShowWhole />
       </head>
       <body>
         <MantineProvider theme={theme} defaultColorScheme="auto">

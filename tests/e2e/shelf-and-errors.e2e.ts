@@ -156,7 +156,9 @@ test("a new lesson begins from a demo, and an earlier revision is looked at besi
   expect(await now.text()).toMatch(/stroke="#9a5a43"[^>]*stroke-dasharray/);
 });
 
-test("no place moves under the hand while it loads", async ({ page }) => {
+test("no place moves under the hand while it loads, on a slow machine too", async ({ page }) => {
+  const devtools = await page.context().newCDPSession(page);
+  await devtools.send("Emulation.setCPUThrottlingRate", { rate: 4 });
   await page.addInitScript(() => {
     const shifts: { value: number; what: string }[] = [];
     Object.assign(window, { shifts });
@@ -172,7 +174,7 @@ test("no place moves under the hand while it loads", async ({ page }) => {
   });
   for (const place of ["", "plan", "paper", "build", "narrate", "rehearse", "hand-out", "log"]) {
     await page.goto(place === "" ? "/" : `/lessons/${DEMO}/${place}`);
-    await page.waitForTimeout(1500);
+    await page.waitForTimeout(2500);
     const shifts = await page.evaluate(
       () => (window as unknown as { shifts: { value: number; what: string }[] }).shifts,
     );
