@@ -1,4 +1,4 @@
-import { useCallback, useRef } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useOutletContext, useSearchParams } from "react-router";
 import type { Step } from "#core/steps";
 import type { LessonEditor } from "./use-lesson-editor.ts";
@@ -14,23 +14,34 @@ export function useLesson(): LessonContext {
   return useOutletContext<LessonContext>();
 }
 
-/** The chosen step lives in the address, so it is shared by all places and survives a reload. */
+/**
+ * The chosen step lives in the address, so it is shared by all places and survives a reload. The address follows a moment
+ * later; the choice itself holds at once, or quick presses of a key would each start from the same step.
+ */
 export function useChosenStep(steps: readonly Step[]): Pick<LessonContext, "step" | "chooseStep"> {
   const [params, setParams] = useSearchParams();
-  const step = steps.find((s) => s.id === params.get("step")) ?? null;
+  const inAddress = params.get("step");
+  const [chosen, setChosen] = useState(inAddress);
+  /** Choices on their way into the address, oldest first; what stands there without being one of them came from outside. */
+  const onTheWay = useRef<(string | null)[]>([]);
+  useEffect(() => {
+    const index = onTheWay.current.indexOf(inAddress);
+    if (index === -1) setChosen(inAddress);
+    onTheWay.current = index === -1 ? [] : onTheWay.current.slice(index + 1);
+  }, [inAddress]);
   const set = useRef(setParams);
   set.current = setParams;
-  const chooseStep = useCallback(
-    (stepId: string | null) =>
-      set.current(
-        (p) => {
-          if (stepId === null) p.delete("step");
-          else p.set("step", stepId);
-          return p;
-        },
-        { replace: true, preventScrollReset: true },
-      ),
-    [],
-  );
-  return { step, chooseStep };
+  const chooseStep = useCallback((stepId: string | null) => {
+    setChosen(stepId);
+    onTheWay.current.push(stepId);
+    set.current(
+      (p) => {
+        if (stepId === null) p.delete("step");
+        else p.set("step", stepId);
+        return p;
+      },
+      { replace: true, preventScrollReset: true },
+    );
+  }, []);
+  return { step: steps.find((s) => s.id === chosen) ?? null, chooseStep };
 }

@@ -65,20 +65,34 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
       seek(looped.startMs);
   }, [looped, clock.playing, clock.atMs, seek]);
 
+  // Three quick presses go three steps on, though the player has shown none of them yet.
+  const bound = useRef<string | null>(null);
+  useEffect(() => {
+    if (bound.current === frame.stepId) bound.current = null;
+  }, [frame.stepId]);
+  const seekFreely = (ms: number) => {
+    bound.current = null;
+    seek(ms);
+  };
   const toggle = () => (clock.playing ? clock.pause() : clock.play());
   const goStep = (by: number) => {
-    const index = shown ? computed.steps.indexOf(shown) : 0;
+    const from = bound.current ?? shown?.id;
+    const index = Math.max(
+      0,
+      computed.steps.findIndex((s) => s.id === from),
+    );
     const next = computed.steps[Math.min(computed.steps.length - 1, Math.max(0, index + by))];
     const start = windowOf(next?.id)?.startMs;
     if (start === undefined || !next) return;
+    bound.current = next.id;
     seek(start);
     chooseStep(next.id);
   };
   useHotkeys([
     ["Space", toggle],
     ["K", toggle],
-    ["J", () => seek(clock.atMs - 2000)],
-    ["L", () => seek(clock.atMs + 2000)],
+    ["J", () => seekFreely(clock.atMs - 2000)],
+    ["L", () => seekFreely(clock.atMs + 2000)],
     ["N", () => goStep(1)],
     ["P", () => goStep(-1)],
   ]);
@@ -166,7 +180,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
             step={1}
             value={clock.atMs}
             aria-valuetext={formatClock(clock.atMs)}
-            onChange={(e) => seek(Number(e.currentTarget.value))}
+            onChange={(e) => seekFreely(Number(e.currentTarget.value))}
           />
           <SegmentedControl
             size="sm"
