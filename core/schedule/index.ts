@@ -32,3 +32,4 @@ export { type Placed, placeSteps } from "./place-steps.ts";
 export { proposeHolds } from "./propose-holds.ts";
 export type { MoveTiming, Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
 export { scheduleSteps } from "./schedule-steps.ts";
+export { startsInRecording } from "./starts-in-recording.ts";

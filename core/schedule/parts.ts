@@ -46,13 +46,15 @@ export function partsOf(
     });
   }
   if (steps.length === 0) return { parts: [], findings };
-  const msOf = (i: number) => (schedule.windows[i]?.endMs ?? 0) - (schedule.windows[i]?.startMs ?? 0);
+  // What is said before the first step, between two and after the last is taught too.
+  const beginOf = (i: number) =>
+    i === 0 ? 0 : i === steps.length ? schedule.totalMs : (schedule.windows[i]?.startMs ?? schedule.totalMs);
+  const msOf = (i: number) => beginOf(i + 1) - beginOf(i);
   const forced = [...gates].filter(([, g]) => g.waitMinutes > 0).map(([i]) => i);
   const ends = endsOfParts(steps, msOf, new Set(forced), plan.parts ?? 0);
   let first = 0;
   const parts = ends.map((last, i): Part => {
-    let ms = 0;
-    for (let k = first; k <= last; k++) ms += msOf(k);
+    const ms = beginOf(last + 1) - beginOf(first);
     const part = { number: i + 1, first, last, ms, gate: gates.get(last) ?? null };
     first = last + 1;
     return part;

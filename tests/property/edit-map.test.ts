@@ -1,6 +1,14 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { type Edit, editMap, lessonToSource, nearestLesson, sourceToLesson, speedAt } from "#core/schedule";
+import {
+  type Edit,
+  editMap,
+  lessonToSource,
+  nearestLesson,
+  sourceToLesson,
+  speedAt,
+  startsInRecording,
+} from "#core/schedule";
 
 const SOURCE = 60_000;
 const ms = fc.integer({ min: 0, max: SOURCE });
@@ -95,4 +103,33 @@ test("where they meet, a cut beats a hold and a hold beats a speed", () => {
   expect(speedAt(map, 11_000)).toBe(2);
   expect(sourceToLesson(map, 31_000)).toBeNull();
   expect(nearestLesson(map, 31_000)).toBe(30_000);
+});
+
+test("a step tied to a word begins in the recording at that word and its offset, whatever is cut, sped up or held", () => {
+  fc.assert(
+    fc.property(anyEdits, ms, fc.integer({ min: -5000, max: 5000 }), (edits, spokenMs, offsetMs) => {
+      const map = editMap(edits, SOURCE);
+      const word = { id: "c1.w1", cueId: "c1", text: "now", startMs: spokenMs, endMs: spokenMs + 100 };
+      const window = (stepId: string, wordId: string | null, startMs: number) => ({
+        stepId,
+        wordId,
+        startMs,
+        endMs: startMs,
+        drawFromMs: startMs,
+      });
+      const freeMs = map.lessonMs / 3;
+      const starts = startsInRecording(
+        [window("tied", word.id, 0), window("free", null, freeMs)],
+        [word],
+        { tied: { wordId: word.id, offsetMs } },
+        map,
+      );
+      expect(starts.get("tied")).toBe(Math.max(0, spokenMs + offsetMs));
+      const seen = sourceToLesson(map, starts.get("free") ?? -1);
+      if (seen) {
+        expect(seen.fromMs).toBeLessThanOrEqual(freeMs + 1e-6);
+        expect(seen.toMs).toBeGreaterThanOrEqual(freeMs - 1e-6);
+      }
+    }),
+  );
 });

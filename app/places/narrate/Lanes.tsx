@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
 import { formatClock } from "#core/base";
 import type { Cue, Word } from "#core/narration";
-import { type Edit, lessonToSource, type PacePoint } from "#core/schedule";
+import type { Edit, PacePoint } from "#core/schedule";
 import type { Step } from "#core/steps";
 import styles from "./Lanes.module.css";
 import { useAxis } from "./use-axis.ts";
@@ -22,6 +22,22 @@ export interface PlacedStep {
   readonly step: Step;
   readonly sourceMs: number;
   readonly wordId: string | null;
+}
+
+/** What the two curves over the sound mean. */
+export function PaceKey() {
+  return (
+    <span className={styles.paceKey} aria-hidden>
+      <svg width="22" height="8" aria-hidden>
+        <path d="M0 4H22" className={styles.wordPace} />
+      </svg>
+      words a minute
+      <svg width="22" height="8" aria-hidden>
+        <path d="M0 4H22" className={styles.linePace} />
+      </svg>
+      lines a minute
+    </span>
+  );
 }
 
 /** One axis of the recording's time with the sound, the captions, where steps begin, and what the player does. */
@@ -171,12 +187,8 @@ export function Lanes({
         </g>
       ))}
       <path d={wave} className={styles.wave} />
-      <polyline points={curve((p) => p.wordsPerMinute, 220)} className={styles.wordPace}>
-        <title>Words a minute</title>
-      </polyline>
-      <polyline points={curve((p) => p.linesPerMinute, 20)} className={styles.linePace}>
-        <title>Lines a minute</title>
-      </polyline>
+      <polyline points={curve((p) => p.wordsPerMinute, 220)} className={styles.wordPace} />
+      <polyline points={curve((p) => p.linesPerMinute, 20)} className={styles.linePace} />
       {waveform.progress !== null ? (
         <text x={8} y={LANE.sound[0] + 24} className={styles.time}>
           Listening… {Math.round(waveform.progress * 100)} %
@@ -369,22 +381,4 @@ function moved(edit: Edit, by: number, part: "start" | "end" | "all", durationMs
   const fromMs = part === "end" ? edit.fromMs : within(edit.fromMs + by);
   const toMs = part === "start" ? edit.toMs : within(edit.toMs + by);
   return toMs - fromMs < 100 ? edit : { ...edit, fromMs, toMs };
-}
-
-/** Where steps begin in the recording. */
-export function placedSteps(
-  steps: readonly Step[],
-  windows: readonly { stepId: string; startMs: number; wordId: string | null }[],
-  words: readonly Word[],
-  map: Parameters<typeof lessonToSource>[0] | null,
-): PlacedStep[] {
-  const byWord = new Map(words.map((w) => [w.id, w.startMs]));
-  return windows.flatMap((w) => {
-    const step = steps.find((s) => s.id === w.stepId);
-    if (!step) return [];
-    const sourceMs =
-      (w.wordId === null ? undefined : byWord.get(w.wordId)) ??
-      (map ? lessonToSource(map, w.startMs) : w.startMs);
-    return [{ step, sourceMs, wordId: w.wordId }];
-  });
 }

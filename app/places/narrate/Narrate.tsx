@@ -1,22 +1,21 @@
-import { Button, FileButton, Select } from "@mantine/core";
-import { useMemo, useState } from "react";
+import { Button, FileButton } from "@mantine/core";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { type Finding, formatClock } from "#core/base";
-import { drawStep } from "#core/display";
 import { placeStep, placeSteps, setEdits, setNarration, setVideo } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
 import { correctWords, kindsByWord, readCaptions } from "#core/narration";
 import { EXPORT_FORMATS, holdsToAdd, placeInWords } from "#core/pipeline";
-import { type Edit, type Placed, paceCurve } from "#core/schedule";
+import { type Edit, type Placed, paceCurve, startsInRecording } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
-import { StepWords } from "../../lesson/StepWords.tsx";
-import { DrawingView } from "../../ui/DrawingView.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { useKeys } from "../../ui/use-keys.ts";
 import { DoubtfulPlaces, SURE } from "./DoubtfulPlaces.tsx";
-import { Lanes, placedSteps, sayEdit } from "./Lanes.tsx";
+import { EditTools } from "./EditTools.tsx";
+import { Lanes, PaceKey, sayEdit } from "./Lanes.tsx";
 import styles from "./Narrate.module.css";
 import { Script } from "./Script.tsx";
+import { StepPlace } from "./StepPlace.tsx";
 import { Takes } from "./Takes.tsx";
 import { ToldThings } from "./ToldThings.tsx";
 import { type Stretch, Transcript } from "./Transcript.tsx";
@@ -79,14 +78,31 @@ export function Narrate() {
     () => (editMap ? paceCurve(words, schedule, editMap) : []),
     [words, schedule, editMap],
   );
-  const placed = useMemo(
-    () => placedSteps(steps, schedule.windows, words, editMap),
-    [steps, schedule, words, editMap],
+  const startOf = useMemo(
+    () => startsInRecording(schedule.windows, words, take?.anchors ?? {}, editMap),
+    [schedule, words, take?.anchors, editMap],
   );
+  const placed = useMemo(
+    () =>
+      schedule.windows.flatMap(({ stepId, wordId }) => {
+        const placedStep = steps.find((s) => s.id === stepId);
+        return placedStep ? [{ step: placedStep, sourceMs: startOf.get(stepId) ?? 0, wordId }] : [];
+      }),
+    [steps, schedule, startOf],
+  );
+  // A step that has its place is shown in the picture too, unless the recording is running.
+  const chosenAt = placed.find((p) => p.step.id === step?.id && p.wordId !== null)?.sourceMs ?? null;
+  const { seek } = player;
+  const running = useRef(player.playing);
+  useEffect(() => {
+    running.current = player.playing;
+  }, [player.playing]);
+  useEffect(() => {
+    if (chosenAt !== null && !running.current) seek(chosenAt);
+  }, [chosenAt, seek]);
   const edits = take?.edits ?? NO_CUES;
   const durationMs = editMap?.sourceMs ?? 0;
   const open = schedule.windows.filter((w) => w.wordId === null).length;
-  const window = schedule.windows.find((w) => w.stepId === step?.id);
   const wordOf = (id: string) => words.find((w) => w.id === id)?.text ?? "";
 
   /** Takes the sure places at once and lists the others; places already set stay. */
@@ -224,71 +240,14 @@ export function Narrate() {
                       ? `${sayEdit(edits[chosenEdit])}. Arrows move it, with Shift its end, Delete takes it away.`
                       : "Mark words with Shift to cut them, play them faster, or wait after them."}
               </span>
-              {marked ? (
-                <>
-                  <Button
-                    size="compact-sm"
-                    variant="default"
-                    onClick={() => addEdit({ kind: "cut", ...marked })}
-                  >
-                    Cut
-                  </Button>
-                  <Button
-                    size="compact-sm"
-                    variant="default"
-                    onClick={() => addEdit({ kind: "speed", ...marked, factor: 4 })}
-                  >
-                    Play ×4
-                  </Button>
-                  <Button
-                    size="compact-sm"
-                    variant="default"
-                    onClick={() => addEdit({ kind: "hold", atMs: marked.toMs, ms: 20_000 })}
-                  >
-                    Hold 20 s after
-                  </Button>
-                </>
-              ) : null}
-              {chosenEdit !== null && edits[chosenEdit] ? (
-                <>
-                  {edits[chosenEdit].kind === "speed" ? (
-                    <Select
-                      aria-label="How fast"
-                      size="xs"
-                      w={90}
-                      allowDeselect={false}
-                      value={String(edits[chosenEdit].factor)}
-                      data={["0.5", "2", "4", "8"].map((v) => ({ value: v, label: `×${v}` }))}
-                      onChange={(v) =>
-                        v &&
-                        commit(
-                          setEdits(
-                            lesson,
-                            edits.map((e, i) =>
-                              i === chosenEdit && e.kind === "speed" ? { ...e, factor: Number(v) } : e,
-                            ),
-                          ),
-                        )
-                      }
-                    />
-                  ) : null}
-                  <Button
-                    size="compact-sm"
-                    variant="default"
-                    onClick={() => {
-                      commit(
-                        setEdits(
-                          lesson,
-                          edits.filter((_, i) => i !== chosenEdit),
-                        ),
-                      );
-                      setChosenEdit(null);
-                    }}
-                  >
-                    Take it away
-                  </Button>
-                </>
-              ) : null}
+              <EditTools
+                edits={edits}
+                marked={marked}
+                chosen={chosenEdit}
+                onAdd={addEdit}
+                onGone={() => setChosenEdit(null)}
+              />
+              <PaceKey />
             </div>
             <Lanes
               durationMs={durationMs}
@@ -339,30 +298,7 @@ export function Narrate() {
           onLeave={settle}
         />
         {step ? (
-          <>
-            <DrawingView
-              drawing={drawStep(computed.paper, computed.sheet, step, "overlay")}
-              className={styles.picture}
-            />
-            <p className={styles.when}>
-              {window
-                ? `Starts at ${formatClock(window.startMs)}, ${window.wordId === null ? "by estimate" : "at a word"}.`
-                : ""}{" "}
-              {window?.wordId ? (
-                <Button
-                  size="compact-sm"
-                  variant="default"
-                  onClick={() => commit(placeStep(lesson, step.id, null))}
-                >
-                  Free it from the word
-                </Button>
-              ) : null}
-            </p>
-            {take?.narration ? (
-              <p className={place.quiet}>Press the word at which this step begins.</p>
-            ) : null}
-            <StepWords step={step} />
-          </>
+          <StepPlace step={step} />
         ) : (
           <p className={place.quiet}>
             {open > 0 && take?.narration

@@ -33,12 +33,13 @@ export function useSourcePlayer(present: boolean): SourcePlayer {
     };
     video.addEventListener("play", onPlay);
     video.addEventListener("pause", onStop);
-    video.addEventListener("seeked", onStop);
+    const onSeeked = () => setAtMs(Math.round(video.currentTime * 1000));
+    video.addEventListener("seeked", onSeeked);
     return () => {
       cancelAnimationFrame(handle);
       video.removeEventListener("play", onPlay);
       video.removeEventListener("pause", onStop);
-      video.removeEventListener("seeked", onStop);
+      video.removeEventListener("seeked", onSeeked);
     };
   }, [present]);
   return {
