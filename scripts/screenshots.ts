@@ -20,6 +20,12 @@ await new Promise<void>((ready) =>
   server.stdout.on("data", (chunk: Buffer) => chunk.toString().includes("open at") && ready()),
 );
 
+/** Opens a page and lets it come alive. A lesson page keeps a line to the server open, so the network never rests. */
+async function visit(page: Page, address: string): Promise<void> {
+  await page.goto(address, { waitUntil: "load" });
+  await page.waitForTimeout(1200);
+}
+
 const browser = await chromium.launch({
   executablePath: "/usr/bin/chromium",
   args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
@@ -31,7 +37,7 @@ try {
     address: string,
     prepare: (page: Page) => Promise<void> = async () => {},
   ) => {
-    await page.goto(address, { waitUntil: "networkidle" });
+    await visit(page, address);
     await prepare(page);
     await page.mouse.move(0, 0);
     await page.waitForTimeout(400);
@@ -41,15 +47,15 @@ try {
     const download = p.waitForEvent("download");
     await p.getByRole("button", { name: "Make the cards (PDF)" }).click();
     await download;
-    await p.goto(`${GLASSHOUSE}/paper`, { waitUntil: "networkidle" });
+    await visit(p, `${GLASSHOUSE}/paper`);
     const horizon = p.getByRole("textbox", { name: "Vanishing point, from the left edge" });
     await horizon.fill("5 3/4");
     await horizon.press("Enter");
     await p.waitForTimeout(600);
-    await p.goto(`${GLASSHOUSE}/hand-out`, { waitUntil: "networkidle" });
+    await visit(p, `${GLASSHOUSE}/hand-out`);
   });
   await shot("log", `${GLASSHOUSE}/log`);
-  await page.goto(`${GLASSHOUSE}/paper`, { waitUntil: "networkidle" });
+  await visit(page, `${GLASSHOUSE}/paper`);
   await page.getByRole("button", { name: "Undo" }).click();
   await page.waitForTimeout(600);
   await shot("shelf", `${HOME}/`);
@@ -65,11 +71,20 @@ try {
     await p.getByRole("button", { name: "All constructions" }).click();
     await p.waitForTimeout(900);
   });
-  await shot("narrate", `${GLASSHOUSE}/narrate?step=left-bench/guides`);
   await shot("rehearse", `${GLASSHOUSE}/rehearse`, async (p) => {
     await p.waitForTimeout(800);
     await p.getByRole("slider", { name: "Lesson time" }).fill("52500");
     await p.waitForTimeout(600);
+  });
+  await shot("prompter", `${GLASSHOUSE}/rehearse`, async (p) => {
+    await p.getByRole("switch", { name: "Prompter" }).click();
+    await p.getByRole("slider", { name: "Lesson time" }).fill("52500");
+    await p.waitForTimeout(600);
+  });
+  await shot("script", `${KIOSK}/narrate`);
+  await shot("narrate", `${GLASSHOUSE}/narrate?step=left-bench/guides`, async (p) => {
+    await p.getByRole("button", { name: "Add the waits" }).click();
+    await p.waitForTimeout(800);
   });
 } finally {
   await browser.close();
