@@ -298,7 +298,7 @@ export function Narrate() {
           onLeave={settle}
         />
         {step ? (
-          <StepPlace step={step} />
+          <StepPlace step={step} sourceMs={take?.narration ? (startOf.get(step.id) ?? null) : null} />
         ) : (
           <p className={place.quiet}>
             {open > 0 && take?.narration

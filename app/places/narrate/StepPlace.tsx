@@ -11,7 +11,7 @@ import { DrawingView } from "../../ui/DrawingView.tsx";
 import styles from "./Narrate.module.css";
 
 /** The chosen step: its picture, where it begins, and its words to compare with what is said. */
-export function StepPlace({ step }: { step: Step }) {
+export function StepPlace({ step, sourceMs }: { step: Step; sourceMs: number | null }) {
   const { lesson, computed, commit } = useLesson();
   const window = computed.schedule.windows.find((w) => w.stepId === step.id);
   return (
@@ -21,9 +21,7 @@ export function StepPlace({ step }: { step: Step }) {
         className={styles.picture}
       />
       <p className={styles.when}>
-        {window
-          ? `Starts at ${formatClock(window.startMs)}, ${window.wordId === null ? "by estimate" : "at a word"}.`
-          : ""}{" "}
+        {window ? sayStart(window.startMs, sourceMs, window.wordId !== null) : ""}{" "}
         {window?.wordId ? (
           <Button
             size="compact-sm"
@@ -40,4 +38,14 @@ export function StepPlace({ step }: { step: Step }) {
       <StepWords step={step} />
     </>
   );
+}
+
+/** The lanes and the page run in the recording's time, the cards in the lesson's: with cuts and waits the two differ. */
+function sayStart(lessonMs: number, sourceMs: number | null, atWord: boolean): string {
+  const inLesson = formatClock(lessonMs);
+  const inRecording = sourceMs === null ? inLesson : formatClock(sourceMs);
+  const how = atWord ? "at a word" : "by estimate";
+  return inRecording === inLesson
+    ? `Starts at ${inLesson}, ${how}.`
+    : `Starts at ${inRecording} in the recording, ${how}: ${inLesson} of the lesson.`;
 }
