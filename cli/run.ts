@@ -185,8 +185,8 @@ const COMMANDS: Readonly<Record<string, Command>> = {
     return `${carried
       .map((c) =>
         c.kind === "lost"
-          ? `lost   ${c.stepId}`
-          : `${c.kind.padEnd(6)} ${c.stepId}  ${c.wordId}  ${Math.round(c.confidence * 100)} %`,
+          ? `lost   ${c.id}`
+          : `${c.kind.padEnd(6)} ${c.id}  ${c.wordId}  ${Math.round(c.confidence * 100)} %`,
       )
       .join("\n")}\n`;
   },

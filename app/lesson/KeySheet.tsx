@@ -47,6 +47,28 @@ const KEYS: readonly {
       [["."], "one move on"],
     ],
   },
+  {
+    where: "Narrate",
+    keys: [
+      [["arrows"], "go from word to word, or move what is held on the lanes"],
+      [["Enter"], "put the chosen step or line on the word"],
+      [["Shift", "arrows"], "mark words; on the lanes: move the end of a cut or a hold"],
+      [["Delete"], "take a cut, a speed or a hold away"],
+      [["K"], "play or stop the recording"],
+      [["Enter"], "tapping along: the next step begins"],
+      [["."], "tapping along: its next line begins"],
+    ],
+  },
+  {
+    where: "Rehearse",
+    keys: [
+      [["Space"], "play or pause"],
+      [["J"], "two seconds back"],
+      [["L"], "two seconds on"],
+      [["N"], "to the next step"],
+      [["P"], "to the step before"],
+    ],
+  },
 ];
 
 /** All keys on one sheet, and the switch for those that need no Ctrl or Alt. */

@@ -21,10 +21,19 @@ export function FindingList({
             {SIGN[f.severity]}
           </span>
           <span>{f.message}</span>
-          {f.mend && onMend ? (
-            <Button size="compact-sm" variant="light" onClick={() => onMend(f.mend?.changes ?? [])}>
-              {f.mend.label}
-            </Button>
+          {onMend && f.mend ? (
+            <span className={styles.mends}>
+              {[f.mend, ...(f.otherMends ?? [])].map((mend) => (
+                <Button
+                  key={mend.label}
+                  size="compact-sm"
+                  variant="light"
+                  onClick={() => onMend(mend.changes)}
+                >
+                  {mend.label}
+                </Button>
+              ))}
+            </span>
           ) : null}
         </li>
       ))}

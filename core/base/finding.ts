@@ -23,6 +23,8 @@ export interface Finding {
   /** The figures in the sentence, each with its unit in its name. */
   readonly numbers: Readonly<Record<string, number>>;
   readonly mend?: Mend;
+  /** Other ways out, where only the teacher knows which side is right: the words or the drawing. */
+  readonly otherMends?: readonly Mend[];
 }
 
 /** A value that may have to be refused: only parsing returns this. */

@@ -16,6 +16,7 @@ export {
   goToTake,
   placeStep,
   placeSteps,
+  placeStroke,
   setCorners,
   setEdits,
   setNarration,

@@ -37,6 +37,25 @@ export function placeStep(lesson: Lesson, stepId: string, wordId: string | null)
   ];
 }
 
+/** Ties the pencil's start in a single move to a word, or lets the move follow the one before it for null. */
+export function placeStroke(
+  lesson: Lesson,
+  moveId: string,
+  at: { readonly wordId: string; readonly offsetMs: number } | null,
+): Change[] {
+  const take = findCurrentTake(lesson);
+  if (!take) return [];
+  const { [moveId]: _, ...others } = take.strokeAnchors ?? {};
+  const next = at ? { ...others, [moveId]: at } : others;
+  return [
+    {
+      id: `take/${take.id}`,
+      field: "strokeAnchors",
+      value: Object.keys(next).length > 0 ? next : null,
+    },
+  ];
+}
+
 /** Where the sheet's corners lie in the current take's picture. */
 export function setCorners(lesson: Lesson, corners: CornersPx): Change[] {
   const take = findCurrentTake(lesson);

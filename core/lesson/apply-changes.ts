@@ -145,6 +145,7 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "kit",
   "gates",
   "edits",
+  "strokeAnchors",
   "corrections",
   "turned",
   "observed",

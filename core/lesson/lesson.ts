@@ -42,6 +42,8 @@ export const TakeSchema = v.strictObject({
   ),
   corners: v.nullable(CornersSchema),
   anchors: AnchorsSchema,
+  /** Single strokes tied to words too, by the id of their move; left out: they follow each other inside their step. */
+  strokeAnchors: v.optional(AnchorsSchema),
   /** What the player does with the recording, in the recording's own time; left out: it plays as it is. */
   edits: v.optional(EditsSchema),
   /** Words of the narration that are shown otherwise than they were imported. */

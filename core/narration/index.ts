@@ -6,6 +6,7 @@ export { CueSchema, wordsOf } from "./cue.ts";
 export type { Amount, Heard, HeardKind } from "./heard.ts";
 export { HEARD_KINDS } from "./heard.ts";
 export { kindsByWord } from "./kinds-by-word.ts";
+export { nearestWord } from "./nearest-word.ts";
 export type { CaptionFormat, Captions } from "./read-captions.ts";
 export { readCaptions } from "./read-captions.ts";
 export { type Sentence, sentencesOf, type Token, tokensOf } from "./stream.ts";

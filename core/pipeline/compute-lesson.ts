@@ -15,6 +15,7 @@ import {
 import { groupSteps, type Step, type WordMemo } from "../steps/index.ts";
 import { type DrawnLesson, drawLesson } from "./draw-lesson.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
+import { withDrawingMends } from "./mend-drawing.ts";
 
 /** Everything that follows from a lesson document. Never saved: always computed. */
 export interface ComputedLesson extends DrawnLesson {
@@ -78,7 +79,14 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
           moves: program.moves,
           paper,
           pace: AGE_BANDS[lesson.plan.ageBand],
-          take: take && map && { durationMs, words, anchors: take.anchors, map },
+          take: take &&
+            map && {
+              durationMs,
+              words,
+              anchors: take.anchors,
+              strokeAnchors: take.strokeAnchors ?? {},
+              map,
+            },
         });
 
   const taught = partsOf(grouped.steps, schedule, lesson.plan);
@@ -91,16 +99,22 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
     ...judgeDrawing(drawn),
     ...schedule.findings,
     ...(take && map
-      ? judgeSync({
-          steps: grouped.steps,
-          schedule,
-          map,
+      ? withDrawingMends(
+          judgeSync({
+            steps: grouped.steps,
+            schedule,
+            map,
+            words,
+            heard,
+            pace: AGE_BANDS[lesson.plan.ageBand],
+            sheet: drawn.sheet,
+            take,
+          }),
+          lesson,
+          grouped.steps,
           words,
-          heard,
-          pace: AGE_BANDS[lesson.plan.ageBand],
-          sheet: drawn.sheet,
-          take,
-        })
+          view,
+        )
       : []),
     ...taught.findings,
   ];

@@ -1,8 +1,9 @@
 import type { Change, Json } from "../base/index.ts";
 import { findCurrentTake, type Take } from "../lesson/index.ts";
-import { tokensOf, wordsOf } from "../narration/index.ts";
+import { tokensOf, type Word, wordsOf } from "../narration/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
 import {
+  type Anchors,
   type Carried,
   carryAnchors,
   type Edit,
@@ -48,33 +49,43 @@ export function holdsToAdd(computed: ComputedLesson): Change[] | null {
   ];
 }
 
-/** A new take with the anchors of another carried over by their words, and what became of each. */
+/**
+ * A new take with the anchors of another carried over by their words, and what became of each step's. Strokes whose words
+ * are gone are left to follow the stroke before them.
+ */
 export function retake(old: Take, next: Take): { take: Take; carried: Carried[] } {
-  const carried = carryAnchors(
-    (old.narration?.cues ?? []).flatMap(wordsOf),
-    (next.narration?.cues ?? []).flatMap(wordsOf),
-    old.anchors,
+  const oldWords = (old.narration?.cues ?? []).flatMap(wordsOf);
+  const nextWords = (next.narration?.cues ?? []).flatMap(wordsOf);
+  const carried = carryAnchors(oldWords, nextWords, old.anchors);
+  const strokes = anchorsOf(
+    carryAnchors(oldWords, nextWords, old.strokeAnchors ?? {}),
+    old.strokeAnchors ?? {},
   );
-  const anchors = Object.fromEntries(
+  const edits = carriedHolds(old, oldWords, nextWords);
+  return {
+    take: {
+      ...next,
+      anchors: anchorsOf(carried, old.anchors),
+      ...(Object.keys(strokes).length > 0 ? { strokeAnchors: strokes } : {}),
+      ...(edits.length > 0 ? { edits } : {}),
+    },
+    carried,
+  };
+}
+
+/** An offset belongs to its very word; beside another it would mean nothing. */
+function anchorsOf(carried: readonly Carried[], old: Anchors): Anchors {
+  return Object.fromEntries(
     carried.flatMap((c) =>
       c.kind === "lost"
         ? []
-        : [
-            [
-              c.stepId,
-              { wordId: c.wordId, offsetMs: c.kind === "kept" ? (old.anchors[c.stepId]?.offsetMs ?? 0) : 0 },
-            ],
-          ],
+        : [[c.id, { wordId: c.wordId, offsetMs: c.kind === "kept" ? (old[c.id]?.offsetMs ?? 0) : 0 }]],
     ),
   );
-  const edits = carriedHolds(old, next);
-  return { take: { ...next, anchors, ...(edits.length > 0 ? { edits } : {}) }, carried };
 }
 
 /** Holds stand at words: those whose word is said again go along. Cuts and speeds belong to one recording only. */
-function carriedHolds(old: Take, next: Take): Edit[] {
-  const oldWords = (old.narration?.cues ?? []).flatMap(wordsOf);
-  const nextWords = (next.narration?.cues ?? []).flatMap(wordsOf);
+function carriedHolds(old: Take, oldWords: readonly Word[], nextWords: readonly Word[]): Edit[] {
   const holds = (old.edits ?? []).flatMap((e) => (e.kind === "hold" ? [e] : []));
   const at = holds.map((hold) => oldWords.findLast((w) => w.endMs <= hold.atMs + 50));
   const tied = Object.fromEntries(
@@ -82,7 +93,7 @@ function carriedHolds(old: Take, next: Take): Edit[] {
   );
   const placed = carryAnchors(oldWords, nextWords, tied);
   return placed.flatMap((c): Edit[] => {
-    const hold = holds[Number(c.stepId)];
+    const hold = holds[Number(c.id)];
     const word = c.kind === "lost" ? undefined : nextWords.find((w) => w.id === c.wordId);
     return hold && word ? [{ ...hold, atMs: word.endMs }] : [];
   });

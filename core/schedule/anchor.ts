@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import type { Finding } from "../base/index.ts";
 
 /** Where something starts in the narration: at a word, and `offsetMs` after that word's beginning. */
 export const AnchorSchema = v.strictObject({
@@ -10,7 +11,12 @@ export const AnchorSchema = v.strictObject({
     v.maxValue(5000, "at most 5 s after the word"),
   ),
 });
-/** Anchors by the id of the step they place. */
+/** Anchors by the id of what they place: a step, or a single move. */
 export const AnchorsSchema = v.record(v.string(), AnchorSchema);
 export type Anchors = v.InferOutput<typeof AnchorsSchema>;
 export type Anchor = v.InferOutput<typeof AnchorSchema>;
+
+/** What is wrong with an anchor; `about` is the step's id. */
+export function anchorFinding(code: string, about: string, message: string): Finding {
+  return { code, severity: "warning", about, message, numbers: {} };
+}

@@ -1,14 +1,14 @@
 import { alignWords, type Word } from "../narration/index.ts";
 import type { Anchors } from "./anchor.ts";
 
-/** What became of an anchor in a new take. */
+/** What became of an anchor in a new take; `id` names the step or the move that it places. */
 export type Carried =
   /** Its very word is said again. */
-  | { readonly stepId: string; readonly kind: "kept"; readonly wordId: string; readonly confidence: number }
+  | { readonly id: string; readonly kind: "kept"; readonly wordId: string; readonly confidence: number }
   /** Its word is said otherwise; the place is told by the words around it. */
-  | { readonly stepId: string; readonly kind: "moved"; readonly wordId: string; readonly confidence: number }
+  | { readonly id: string; readonly kind: "moved"; readonly wordId: string; readonly confidence: number }
   /** Its words are gone. */
-  | { readonly stepId: string; readonly kind: "lost" };
+  | { readonly id: string; readonly kind: "lost" };
 
 /** How far beside a lost word the words around it may still tell its place. */
 const REACH = 6;
@@ -23,16 +23,16 @@ export function carryAnchors(old: readonly Word[], next: readonly Word[], anchor
   const matches = alignWords(comparable(old), comparable(next));
   const to = new Map(matches.map(([a, b]) => [a, b]));
   const index = new Map(old.map((w, i) => [w.id, i]));
-  return Object.entries(anchors).map(([stepId, anchor]): Carried => {
+  return Object.entries(anchors).map(([id, anchor]): Carried => {
     const at = index.get(anchor.wordId);
-    if (at === undefined) return { stepId, kind: "lost" };
+    if (at === undefined) return { id, kind: "lost" };
     const same = to.get(at);
     const wordAt = (i: number | undefined) => (i === undefined ? undefined : next[i]);
     const kept = wordAt(same);
     if (kept) {
       // A word alone may be the same by chance; with its neighbours it is not.
       const around = [-2, -1, 1, 2].filter((d) => to.get(at + d) === (same ?? 0) + d).length;
-      return { stepId, kind: "kept", wordId: kept.id, confidence: 0.6 + 0.1 * around };
+      return { id, kind: "kept", wordId: kept.id, confidence: 0.6 + 0.1 * around };
     }
     for (let d = 1; d <= REACH; d++) {
       const after = to.get(at + d);
@@ -45,8 +45,8 @@ export function carryAnchors(old: readonly Word[], next: readonly Word[], anchor
             ? before + d
             : undefined;
       const word = wordAt(near);
-      if (word) return { stepId, kind: "moved", wordId: word.id, confidence: Math.max(0.2, 0.75 - 0.1 * d) };
+      if (word) return { id, kind: "moved", wordId: word.id, confidence: Math.max(0.2, 0.75 - 0.1 * d) };
     }
-    return { stepId, kind: "lost" };
+    return { id, kind: "lost" };
   });
 }

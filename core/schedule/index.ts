@@ -25,11 +25,12 @@ export {
   writeScheduleCsv,
   writeStepCues,
 } from "./export-times.ts";
+export type { MoveTiming } from "./fit-moves.ts";
 export { judgeSync } from "./judge-sync.ts";
 export { type PacePoint, paceCurve } from "./pace-curve.ts";
 export { type Part, partsOf } from "./parts.ts";
 export { type Placed, placeSteps } from "./place-steps.ts";
 export { proposeHolds } from "./propose-holds.ts";
-export type { MoveTiming, Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
+export type { Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
 export { scheduleSteps } from "./schedule-steps.ts";
-export { startsInRecording } from "./starts-in-recording.ts";
+export { type StrokeInRecording, startsInRecording, strokesInRecording } from "./starts-in-recording.ts";

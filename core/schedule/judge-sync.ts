@@ -167,7 +167,7 @@ function judgeWords({ steps, schedule, map, words, heard, sheet, take }: SyncInp
           "said-otherwise",
           "warning",
           `Step ${step.number} "${step.title}" says "${h.text}"; drawn are ${formatLength(nearest, sheet)}.`,
-          { saidMm: mm[0], drawnMm: nearest },
+          { saidMm: mm[0], drawnMm: nearest, atMs: h.startMs },
           captionSays(take, h, formatLength(nearest, sheet)),
         ),
       ];

@@ -4,9 +4,10 @@ import type { Word } from "../narration/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
-import type { Anchors } from "./anchor.ts";
+import { type Anchors, anchorFinding } from "./anchor.ts";
 import { type EditMap, nearestLesson, sourceToLesson } from "./edit-map.ts";
 import { handTimesMs, tellingMs, waitMs } from "./estimate.ts";
+import { fitMoves, type MoveTiming, NOTHING_TIED, tiedMoves } from "./fit-moves.ts";
 
 /** A step's stretch of lesson time, [startMs, endMs). */
 export interface StepWindow {
@@ -17,16 +18,6 @@ export interface StepWindow {
   readonly drawFromMs: number;
   /** The word it is tied to; null when its place is an estimate. */
   readonly wordId: string | null;
-}
-
-/** One move in lesson time: the ruler lies from startMs, the pencil draws in [drawFromMs, drawToMs). */
-export interface MoveTiming {
-  readonly moveId: string;
-  readonly moveIndex: number;
-  readonly startMs: number;
-  readonly drawFromMs: number;
-  readonly drawToMs: number;
-  readonly endMs: number;
 }
 
 export interface Schedule {
@@ -47,21 +38,21 @@ export interface ScheduleInput {
     readonly durationMs: number;
     readonly words: readonly Word[];
     readonly anchors: Anchors;
+    /** Words that single moves begin at, by the id of the move. */
+    readonly strokeAnchors?: Anchors;
     /** Joins the recording's clock to the lesson's. Words and anchors are in the recording's time. */
     readonly map: EditMap;
   } | null;
 }
 
-/** Share of a move spent laying the ruler, and share after which the pencil has drawn. */
-const RULER_LAID = 0.25;
-const LINE_DRAWN = 0.85;
 /** Strokes drawn faster than this share of hand pace cannot be followed. */
 const TOO_FAST = 1 / 3;
 
 /**
  * Places every step and move in lesson time. Without a take: told, drawn, then a wait for the class. With one:
  * a step starts at its anchored word; steps without an anchor share the gap between their neighbours by
- * estimate. Moves follow each other at hand pace and are squeezed to fit their window, never overlapping.
+ * estimate. Moves follow each other at hand pace and are squeezed to fit their window, never overlapping; a move
+ * tied to a word puts its pencil down there, and the moves round it fit themselves between.
  */
 export function scheduleSteps(input: ScheduleInput): Schedule {
   const hand = handTimesMs(input.moves, input.paper, input.pace);
@@ -71,22 +62,16 @@ export function scheduleSteps(input: ScheduleInput): Schedule {
     ? startsInTake(input.steps, input.take, needMs)
     : startsByEstimate(input.steps, needMs);
 
+  const tied = input.take ? tiedMoves(input.steps, input.moves, input.take) : NOTHING_TIED;
+  const holds = input.take?.map.holds ?? [];
+
   const windows: StepWindow[] = [];
   const moves: MoveTiming[] = [];
-  const squeezed: Finding[] = [];
+  const found: Finding[] = [];
   for (const [i, step] of input.steps.entries()) {
     const start = starts[i] ?? { atMs: 0, wordId: null };
     const endMs = starts[i + 1]?.atMs ?? totalMs;
     const told = input.take ? start.atMs : start.atMs + tellingMs(step, input.pace);
-    // The class draws while the picture is held: by then the demonstrator has finished.
-    const heldFrom = input.take?.map.holds.find(
-      (h) => h.lessonFrom > told && h.lessonFrom < endMs,
-    )?.lessonFrom;
-    const drawnBy = heldFrom ?? endMs;
-    const room = drawnBy - told;
-    const natural = handOf(step);
-    const pace = natural > room ? room / natural : 1;
-    if (pace < TOO_FAST) squeezed.push(squeezedFinding(step, natural, room));
     windows.push({
       stepId: step.id,
       startMs: Math.round(start.atMs),
@@ -94,23 +79,18 @@ export function scheduleSteps(input: ScheduleInput): Schedule {
       drawFromMs: Math.round(told),
       wordId: start.wordId,
     });
-    // Paces add up with rounding: without a bound the last move could end a millisecond after its window.
-    const within = (ms: number) => Math.round(Math.min(ms, drawnBy));
-    let at = told;
-    for (let m = step.firstMove; m <= step.lastMove; m++) {
-      const takes = (hand[m] ?? 0) * pace;
-      moves.push({
-        moveId: input.moves[m]?.id ?? "",
-        moveIndex: m,
-        startMs: within(at),
-        drawFromMs: within(at + takes * RULER_LAID),
-        drawToMs: within(at + takes * LINE_DRAWN),
-        endMs: within(at + takes),
-      });
-      at += takes;
-    }
+    const fitted = fitMoves({ step, moves: input.moves, hand, tied: tied.at, holds, toldMs: told, endMs });
+    moves.push(...fitted.moves);
+    found.push(...fitted.findings);
+    const { slowest } = fitted;
+    if (slowest.pace < TOO_FAST) found.push(squeezedFinding(step, slowest.natural, slowest.room));
   }
-  return { windows, moves, totalMs: Math.round(totalMs), findings: [...findings, ...squeezed] };
+  return {
+    windows,
+    moves,
+    totalMs: Math.round(totalMs),
+    findings: [...findings, ...tied.findings, ...found],
+  };
 }
 
 interface Start {
@@ -163,7 +143,7 @@ function anchoredStarts(steps: readonly Step[], take: NonNullable<ScheduleInput[
   const fixed = new Map<number, Start>();
   const findings: Finding[] = [];
   const drop = (code: string, about: string, message: string) =>
-    findings.push({ code, severity: "warning", about, message, numbers: {} });
+    findings.push(anchorFinding(code, about, message));
   let latest = 0;
   for (const [i, step] of steps.entries()) {
     const anchor = take.anchors[step.id];

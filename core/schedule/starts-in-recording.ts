@@ -1,6 +1,7 @@
 import type { Word } from "../narration/index.ts";
 import type { Anchors } from "./anchor.ts";
 import { type EditMap, lessonToSource } from "./edit-map.ts";
+import type { MoveTiming } from "./fit-moves.ts";
 import type { StepWindow } from "./schedule-steps.ts";
 
 /**
@@ -22,4 +23,28 @@ export function startsInRecording(
       return [w.stepId, map ? lessonToSource(map, w.startMs) : w.startMs];
     }),
   );
+}
+
+/** A stroke along the recording: its pencil is on the paper in [fromMs, toMs). */
+export interface StrokeInRecording {
+  readonly moveId: string;
+  readonly moveIndex: number;
+  readonly wordId: string | null;
+  readonly fromMs: number;
+  readonly toMs: number;
+}
+
+/** Where each move's pencil is on the paper in the recording's own time, ms. */
+export function strokesInRecording(
+  moves: readonly MoveTiming[],
+  map: EditMap | null,
+): readonly StrokeInRecording[] {
+  const inSource = (ms: number) => (map ? lessonToSource(map, ms) : ms);
+  return moves.map((m) => ({
+    moveId: m.moveId,
+    moveIndex: m.moveIndex,
+    wordId: m.wordId,
+    fromMs: inSource(m.drawFromMs),
+    toMs: inSource(m.drawToMs),
+  }));
 }

@@ -1,3 +1,4 @@
+export { callMove } from "./call-move.ts";
 export type { StepsInput, WordMemo } from "./group-steps.ts";
 export { groupSteps } from "./group-steps.ts";
 export type { SlipKind, Step, StepKind, StepOverride, StepWords } from "./step.ts";

@@ -137,3 +137,79 @@ test("the take's video is served in ranges", async ({ page }) => {
   expect((await whole.body()).subarray(100, 200).equals(await part.body())).toBe(true);
   expect((await page.request.get(url, { headers: { Range: "bytes=99999999-" } })).status()).toBe(416);
 });
+
+test("single lines are put on words, from the list and on the lane, and start there in the player", async ({
+  page,
+}) => {
+  const id = await copyOf(page);
+  await page.goto(`/lessons/${id}/narrate`);
+  await page.getByRole("button", { name: "Step 5: Left bench: to the vanishing point" }).click();
+  const lines = page.getByRole("region", { name: "Its lines, one by one" }).getByRole("listitem");
+  await expect(lines).toHaveCount(3);
+  await lines.nth(1).getByRole("button").first().click();
+  await expect(page.getByText("Press the word at which the pencil begins this line.")).toBeVisible();
+  await page.getByRole("button", { name: "lower", exact: true }).first().click();
+  // The next line is chosen by itself: its word follows.
+  await expect(lines.nth(2).getByRole("button").first()).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByRole("button", { name: "Line 2 of step 5 starts here" })).toBeVisible();
+  await page.getByRole("slider", { name: "Start of line 2 of step 5" }).press("ArrowRight");
+  await saved(page);
+
+  const lesson = await documentOf(page, id);
+  const words = lesson.takes[0]?.narration?.cues.flatMap(wordsOf) ?? [];
+  const computed = computeLesson(lesson);
+  const step = computed.steps[4];
+  const moveId = computed.moves[(step?.firstMove ?? 0) + 1]?.id ?? "";
+  const lower = words.findIndex((w) => w.text === "lower");
+  expect(lesson.takes[0]?.strokeAnchors).toEqual({
+    [moveId]: { wordId: words[lower + 1]?.id, offsetMs: 0 },
+  });
+  const timing = computed.schedule.moves.find((m) => m.moveId === moveId);
+  expect(timing?.wordId).toBe(words[lower + 1]?.id);
+
+  await page.getByRole("link", { name: "Rehearse" }).click();
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  await seek(page, (timing?.drawFromMs ?? 0) - 80);
+  expect(await shownStrokes(page)).not.toContain(moveId);
+  await seek(page, (timing?.drawFromMs ?? 0) + 120);
+  expect(await shownStrokes(page)).toContain(moveId);
+});
+
+test("tapping along puts steps and lines where the recording stood, a hand's lag before the key", async ({
+  page,
+}) => {
+  const id = await copyOf(page, (l) => ({ ...l, takes: l.takes.map((t) => ({ ...t, anchors: {} })) }));
+  await page.goto(`/lessons/${id}/narrate`);
+  const video = page.locator("video");
+  await expect(video).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  await page.getByRole("button", { name: "Tap along" }).click();
+  const tapAfter = async (ms: number, key: string) => {
+    const from = await video.evaluate((v: HTMLVideoElement) => v.currentTime * 1000);
+    await expect
+      .poll(() => video.evaluate((v: HTMLVideoElement) => v.currentTime * 1000))
+      .toBeGreaterThan(from + ms);
+    await page.keyboard.press(key);
+    return video.evaluate((v: HTMLVideoElement) => v.currentTime * 1000);
+  };
+  const first = await tapAfter(800, "Enter");
+  const line = await tapAfter(1500, ".");
+  const second = await tapAfter(1500, "Enter");
+  await page.keyboard.press("Space");
+  await expect(video).toHaveJSProperty("paused", true);
+  await saved(page);
+
+  const lesson = await documentOf(page, id);
+  const take = lesson.takes[0];
+  const { steps, moves } = computeLesson(lesson);
+  const words = new Map((take?.narration?.cues ?? []).flatMap(wordsOf).map((w) => [w.id, w]));
+  const at = (anchor: { wordId: string; offsetMs: number } | undefined) =>
+    (words.get(anchor?.wordId ?? "")?.startMs ?? Number.NaN) + (anchor?.offsetMs ?? 0);
+  // Taken a little before the key was let go; a busy machine is slow to say where the video stands.
+  const near = (ms: number, tapped: number) => {
+    expect(ms).toBeLessThanOrEqual(tapped - 200);
+    expect(ms).toBeGreaterThan(tapped - 900);
+  };
+  near(at(take?.anchors[steps[0]?.id ?? ""]), first);
+  near(at(take?.strokeAnchors?.[moves[0]?.id ?? ""]), line);
+  near(at(take?.anchors[steps[1]?.id ?? ""]), second);
+});

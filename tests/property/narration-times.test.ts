@@ -1,6 +1,6 @@
 import { diffArrays } from "diff";
 import fc from "fast-check";
-import { expect, test } from "vitest";
+import { describe, expect, test } from "vitest";
 import { setNarration } from "#core/handles";
 import { applyChanges, findCurrentTake, type Lesson } from "#core/lesson";
 import { alignWords, type Cue, wordsOf } from "#core/narration";
@@ -153,7 +153,7 @@ test("anchors carried to a take with 15 % of its words changed: 99 in 100 stand 
           continue;
         }
         const at = is.findIndex((w) => w.id === c.wordId);
-        const from = Number(c.stepId.slice(1)) * 37;
+        const from = Number(c.id.slice(1)) * 37;
         // The word itself, or within two words of where it stood when it is gone.
         const truth = next.findIndex((n) => n.from === from);
         const near =
@@ -260,30 +260,55 @@ test("a misheard word is corrected over the captions: what was imported stays, p
   expect(written).toContain("vanishing point");
 });
 
-test("a length said otherwise than it is drawn is told, once the speaker has not taken it back", () => {
+describe("a length said otherwise than it is drawn", () => {
   const start = withTake(5);
   const take = findCurrentTake(start);
   if (!take?.narration) throw new Error("no take");
+  const { narration } = take;
   const saying = (text: string) => {
     const { steps, schedule } = computeLesson(start);
     const front = steps.find((s) => s.id === "box-1/front");
     const wordId = schedule.windows.find((w) => w.stepId === front?.id)?.wordId ?? "";
     const cueId = wordId.split(".")[0];
-    const cues = (take.narration?.cues ?? []).map((c) => (c.id === cueId ? { ...c, text } : c));
+    const cues = narration.cues.map((c) => (c.id === cueId ? { ...c, text } : c));
     const changed = applyChanges(start, [
       ...setNarration(start, "said.vtt", cues),
       { id: `take/${take.id}`, field: "anchors.box-1/front", value: { wordId: `${cueId}.w1`, offsetMs: 0 } },
     ]);
     if (!changed.ok) throw new Error(changed.findings[0]?.message);
-    return computeLesson(changed.value.lesson).findings.filter(
-      (f) => f.code === "said-otherwise" && f.about === "box-1/front",
-    );
+    return changed.value.lesson;
   };
-  // The front is 50 mm wide and 50 mm high.
-  expect(saying("Draw the front 60 millimetres wide.")[0]?.message).toMatch(
-    /says "60 millimetres?".* drawn are 50/,
-  );
-  expect(saying("Draw the front 50 millimetres wide.")).toEqual([]);
-  expect(saying("Draw the front about 53 millimetres wide.")).toEqual([]);
-  expect(saying("Draw it 60 millimetres, no sorry, 50 millimetres wide.")).toEqual([]);
+  const told = (lesson: Lesson) =>
+    computeLesson(lesson).findings.filter((f) => f.code === "said-otherwise" && f.about === "box-1/front");
+
+  test("is told, once the speaker has not taken it back", () => {
+    // The front is 50 mm wide and 50 mm high.
+    expect(told(saying("Draw the front 60 millimetres wide."))[0]?.message).toMatch(
+      /says "60 millimetres?".* drawn are 50/,
+    );
+    expect(told(saying("Draw the front 50 millimetres wide."))).toEqual([]);
+    expect(told(saying("Draw the front about 53 millimetres wide."))).toEqual([]);
+    expect(told(saying("Draw it 60 millimetres, no sorry, 50 millimetres wide."))).toEqual([]);
+  });
+
+  test("is mended by the caption or by the drawing, and each way out settles it", () => {
+    const waysOf = (lesson: Lesson) => {
+      const finding = told(lesson)[0];
+      return [...(finding?.mend ? [finding.mend] : []), ...(finding?.otherMends ?? [])];
+    };
+    const lesson = saying("Draw the front 60 millimetres wide.");
+    const ways = waysOf(lesson);
+    expect(ways.map((w) => w.label)).toEqual([
+      expect.stringMatching(/^Caption: "50/),
+      expect.stringMatching(/^Draw it so: width 60/),
+    ]);
+    // Without a word for it, each length that is 50 may be meant.
+    const open = waysOf(saying("Make the front 60 millimetres.")).map((w) => w.label);
+    for (const called of [/width/, /height/]) expect(open).toContainEqual(expect.stringMatching(called));
+    for (const way of ways) {
+      const mended = applyChanges(lesson, way.changes);
+      if (!mended.ok) throw new Error(mended.findings[0]?.message);
+      expect(told(mended.value.lesson), way.label).toEqual([]);
+    }
+  });
 });

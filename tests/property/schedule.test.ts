@@ -7,9 +7,11 @@ import { paperAfter } from "#core/paper";
 import { computeLesson } from "#core/pipeline";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
-/** A lesson with a narrated take of 2 to 60 cues and anchors for some steps, in or out of order. */
+/** A lesson with a narrated take of 2 to 60 cues and anchors for some steps and strokes, in or out of order. */
 const narrated = anyLesson(2).chain((lesson) => {
-  const steps = computeLesson(lesson).steps.map((s) => s.id);
+  const computed = computeLesson(lesson);
+  const steps = computed.steps.map((s) => s.id);
+  const moves = computed.moves.map((m) => m.id);
   return fc
     .record({
       lengths: fc.array(fc.integer({ min: 400, max: 9000 }), { minLength: 2, maxLength: 60 }),
@@ -21,8 +23,16 @@ const narrated = anyLesson(2).chain((lesson) => {
         }),
         { maxLength: 12 },
       ),
+      strokes: fc.array(
+        fc.record({
+          move: fc.nat(moves.length - 1),
+          cue: fc.nat(59),
+          offset: fc.integer({ min: -500, max: 500 }),
+        }),
+        { maxLength: 20 },
+      ),
     })
-    .map(({ lengths, picks }): Lesson => {
+    .map(({ lengths, picks, strokes }): Lesson => {
       let at = 0;
       const cues = lengths.map((ms, i) => {
         const startMs = at;
@@ -35,6 +45,12 @@ const narrated = anyLesson(2).chain((lesson) => {
           { wordId: `c${(p.cue % cues.length) + 1}.w2`, offsetMs: p.offset },
         ]),
       );
+      const strokeAnchors = Object.fromEntries(
+        strokes.map((p) => [
+          moves[p.move] ?? "sheet/horizon",
+          { wordId: `c${(p.cue % cues.length) + 1}.w3`, offsetMs: p.offset },
+        ]),
+      );
       return {
         ...lesson,
         takes: [
@@ -45,6 +61,7 @@ const narrated = anyLesson(2).chain((lesson) => {
             narration: { fileName: "a.vtt", cues },
             corners: null,
             anchors,
+            strokeAnchors,
           },
         ],
         currentTake: "take-1",
@@ -102,6 +119,42 @@ describe("the schedule", () => {
       { numRuns: 300 },
     );
     expect(exact).toBeGreaterThan(100);
+  });
+
+  test("a stroke tied to a word puts the pencil down exactly there, or says why not; untying it changes no other step", () => {
+    let exact = 0;
+    let untold = 0;
+    fc.assert(
+      fc.property(narrated, (lesson) => {
+        const { schedule, steps } = computeLesson(lesson);
+        const take = lesson.takes[0];
+        const words = new Map((take?.narration?.cues ?? []).flatMap(wordsOf).map((w) => [w.id, w]));
+        for (const [moveId, anchor] of Object.entries(take?.strokeAnchors ?? {})) {
+          const timing = schedule.moves.find((m) => m.moveId === moveId);
+          const step = steps.find(
+            (s) => timing && s.firstMove <= timing.moveIndex && timing.moveIndex <= s.lastMove,
+          );
+          if (timing?.wordId) {
+            exact++;
+            const spoken = Math.max(0, (words.get(anchor.wordId)?.startMs ?? 0) + anchor.offsetMs);
+            expect(Math.abs(timing.drawFromMs - spoken)).toBeLessThanOrEqual(1);
+          } else {
+            untold++;
+            expect(
+              schedule.findings.some((f) => f.code === "anchor-out-of-order" && f.about === step?.id),
+            ).toBe(true);
+          }
+        }
+        const free = {
+          ...lesson,
+          takes: lesson.takes.map(({ strokeAnchors: _, ...t }) => t),
+        };
+        expect(computeLesson(free).schedule.windows).toEqual(schedule.windows);
+      }),
+      { numRuns: 300 },
+    );
+    expect(exact).toBeGreaterThan(100);
+    expect(untold).toBeGreaterThan(100);
   });
 });
 

@@ -1,22 +1,14 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
 import { formatClock } from "#core/base";
-import type { Cue, Word } from "#core/narration";
-import type { Edit, PacePoint } from "#core/schedule";
+import { type Cue, nearestWord, type Word } from "#core/narration";
+import type { Edit, PacePoint, StrokeInRecording } from "#core/schedule";
 import type { Step } from "#core/steps";
+import { EditMark, moved } from "./EditMark.tsx";
 import styles from "./Lanes.module.css";
+import { LANE, LANES_HEIGHT } from "./lane.ts";
+import { StrokeLane } from "./StrokeLane.tsx";
 import { useAxis } from "./use-axis.ts";
 import type { Waveform } from "./use-waveform.ts";
-
-/** Tops and heights of the lanes, px. */
-const LANE = {
-  axis: [0, 18],
-  sound: [18, 40],
-  cues: [60, 16],
-  steps: [80, 24],
-  edits: [107, 20],
-  holds: [129, 20],
-} as const;
-const HEIGHT = 152;
 
 export interface PlacedStep {
   readonly step: Step;
@@ -48,13 +40,17 @@ export function Lanes({
   cues,
   words,
   placed,
+  strokes,
   edits,
   atMs,
-  chosenStepId,
+  chosenStep,
+  chosenStroke,
   chosenEdit,
   onSeek,
   onStep,
   onPlace,
+  onStroke,
+  onPlaceStroke,
   onChooseEdit,
   onEdits,
 }: {
@@ -64,13 +60,17 @@ export function Lanes({
   cues: readonly Cue[];
   words: readonly Word[];
   placed: readonly PlacedStep[];
+  strokes: readonly StrokeInRecording[];
   edits: readonly Edit[];
   atMs: number;
-  chosenStepId: string | null;
+  chosenStep: Step | null;
+  chosenStroke: string | null;
   chosenEdit: number | null;
   onSeek: (ms: number) => void;
   onStep: (stepId: string) => void;
   onPlace: (stepId: string, wordId: string) => void;
+  onStroke: (moveId: string) => void;
+  onPlaceStroke: (moveId: string, wordId: string) => void;
   onChooseEdit: (index: number | null) => void;
   onEdits: (edits: readonly Edit[]) => void;
 }) {
@@ -85,11 +85,6 @@ export function Lanes({
     const left = svg.current?.getBoundingClientRect().left ?? 0;
     return Math.min(durationMs, Math.max(0, axis.toMs(e.clientX - left)));
   };
-  const nearestWord = (ms: number) =>
-    words.reduce<Word | null>(
-      (best, w) => (!best || Math.abs(w.startMs - ms) < Math.abs(best.startMs - ms) ? w : best),
-      null,
-    );
   const wave = useMemo(() => {
     if (!waveform.peaks) return "";
     const { peaks } = waveform;
@@ -170,7 +165,7 @@ export function Lanes({
       ref={svg}
       className={styles.lanes}
       width="100%"
-      height={HEIGHT}
+      height={LANES_HEIGHT}
       role="group"
       aria-label="The recording along its time"
       onPointerDown={(e) => {
@@ -180,7 +175,7 @@ export function Lanes({
     >
       {axis.ticks.map((ms) => (
         <g key={ms}>
-          <line x1={axis.toX(ms)} x2={axis.toX(ms)} y1={14} y2={HEIGHT} className={styles.tick} />
+          <line x1={axis.toX(ms)} x2={axis.toX(ms)} y1={14} y2={LANES_HEIGHT} className={styles.tick} />
           <text x={axis.toX(ms) + 3} y={12} className={styles.time}>
             {formatClock(ms)}
           </text>
@@ -232,7 +227,7 @@ export function Lanes({
               tabIndex={0}
               className={styles.step}
               data-sure={wordId !== null}
-              data-chosen={step.id === chosenStepId}
+              data-chosen={step.id === chosenStep?.id}
               data-lane-step={step.id}
               aria-label={`Start of step ${step.number}: ${step.title}`}
               aria-valuenow={Math.round(ms / 1000)}
@@ -244,7 +239,7 @@ export function Lanes({
                 e.preventDefault();
                 e.stopPropagation();
                 const now = words.findIndex((w) => w.id === wordId);
-                const word = now < 0 ? nearestWord(ms) : words[now + by];
+                const word = now < 0 ? nearestWord(words, ms) : words[now + by];
                 if (word) onPlace(step.id, word.id);
               }}
               onPointerDown={(e) => {
@@ -255,10 +250,10 @@ export function Lanes({
               }}
               onPointerMove={(e) => {
                 if (drag?.kind === "step" && drag.id === step.id)
-                  setDrag({ ...drag, ms: nearestWord(msAt(e))?.startMs ?? msAt(e) });
+                  setDrag({ ...drag, ms: nearestWord(words, msAt(e))?.startMs ?? msAt(e) });
               }}
               onPointerUp={() => {
-                const word = drag?.kind === "step" ? nearestWord(drag.ms) : null;
+                const word = drag?.kind === "step" ? nearestWord(words, drag.ms) : null;
                 setDrag(null);
                 if (word && word.id !== wordId && drag?.kind === "step" && drag.ms !== sourceMs)
                   onPlace(step.id, word.id);
@@ -272,113 +267,18 @@ export function Lanes({
             </g>
           );
         })}
-      <line x1={axis.toX(atMs)} x2={axis.toX(atMs)} y1={0} y2={HEIGHT} className={styles.head} />
+      <StrokeLane
+        strokes={strokes}
+        step={chosenStep}
+        chosen={chosenStroke}
+        words={words}
+        width={axis.width}
+        toX={axis.toX}
+        msAt={msAt}
+        onChoose={onStroke}
+        onPlace={onPlaceStroke}
+      />
+      <line x1={axis.toX(atMs)} x2={axis.toX(atMs)} y1={0} y2={LANES_HEIGHT} className={styles.head} />
     </svg>
   );
-}
-
-/** A cut, a speeded stretch or a hold on its lane, held by its middle or its ends. */
-function EditMark({
-  edit,
-  toX,
-  chosen,
-  onKeyDown,
-  onFocus,
-  onDrag,
-}: {
-  edit: Edit;
-  toX: (ms: number) => number;
-  chosen: boolean;
-  onKeyDown: (e: KeyboardEvent) => void;
-  onFocus: () => void;
-  onDrag: (part: "start" | "end" | "all") => (e: PointerEvent) => void;
-}) {
-  const [top, height] = edit.kind === "hold" ? LANE.holds : LANE.edits;
-  const from = toX(edit.kind === "hold" ? edit.atMs : edit.fromMs);
-  const to = edit.kind === "hold" ? from + 14 : Math.max(from + 4, toX(edit.toMs));
-  const said = sayEdit(edit);
-  return (
-    <g
-      role="slider"
-      tabIndex={0}
-      className={styles.edit}
-      data-kind={edit.kind}
-      data-chosen={chosen}
-      aria-label={said}
-      aria-valuenow={Math.round((edit.kind === "hold" ? edit.atMs : edit.fromMs) / 1000)}
-      aria-valuetext={said}
-      onKeyDown={onKeyDown}
-      onFocus={onFocus}
-    >
-      <title>{said}</title>
-      {edit.kind === "hold" ? (
-        <>
-          <line x1={from} x2={from} y1={LANE.sound[0]} y2={top + height} onPointerDown={onDrag("all")} />
-          <rect
-            x={from}
-            y={top}
-            width={to - from + 22}
-            height={height}
-            rx={3}
-            onPointerDown={onDrag("all")}
-          />
-          <text x={from + 18} y={top + 15} textAnchor="middle" pointerEvents="none">
-            {Math.round(edit.ms / 1000)} s
-          </text>
-        </>
-      ) : (
-        <>
-          <rect
-            x={from}
-            y={LANE.sound[0]}
-            width={to - from}
-            height={top - LANE.sound[0]}
-            className={styles.veil}
-            pointerEvents="none"
-          />
-          <rect x={from} y={top} width={to - from} height={height} onPointerDown={onDrag("all")} />
-          <rect
-            x={from - 4}
-            y={top}
-            width={9}
-            height={height}
-            className={styles.end}
-            onPointerDown={onDrag("start")}
-          />
-          <rect
-            x={to - 5}
-            y={top}
-            width={9}
-            height={height}
-            className={styles.end}
-            onPointerDown={onDrag("end")}
-          />
-          {to - from > 26 ? (
-            <text x={(from + to) / 2} y={top + 15} textAnchor="middle" pointerEvents="none">
-              {edit.kind === "cut" ? "cut" : `×${edit.factor}`}
-            </text>
-          ) : null}
-        </>
-      )}
-    </g>
-  );
-}
-
-/** An edit in words. */
-export function sayEdit(edit: Edit): string {
-  if (edit.kind === "hold") return `Hold of ${Math.round(edit.ms / 1000)} s at ${formatClock(edit.atMs)}`;
-  const stretch = `${formatClock(edit.fromMs)} to ${formatClock(edit.toMs)}`;
-  return edit.kind === "cut" ? `Cut from ${stretch}` : `Played ×${edit.factor} from ${stretch}`;
-}
-
-/** An edit moved by so many ms, whole or by one end, inside the recording. */
-function moved(edit: Edit, by: number, part: "start" | "end" | "all", durationMs: number): Edit {
-  const within = (ms: number) => Math.round(Math.min(durationMs, Math.max(0, ms)));
-  if (edit.kind === "hold")
-    return part === "end"
-      ? { ...edit, ms: Math.max(500, edit.ms + by * 5) }
-      : { ...edit, atMs: within(edit.atMs + by) };
-  const fromMs = part === "end" ? edit.fromMs : within(edit.fromMs + by);
-  const toMs = part === "start" ? edit.toMs : within(edit.toMs + by);
-  return toMs - fromMs < 100 ? edit : { ...edit, fromMs, toMs };
 }

@@ -1,18 +1,18 @@
 import { Button, FileButton } from "@mantine/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type Finding, formatClock } from "#core/base";
-import { placeStep, placeSteps, setEdits, setNarration, setVideo } from "#core/handles";
+import { placeStep, placeSteps, placeStroke, setEdits, setNarration, setVideo } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
 import { correctWords, kindsByWord, readCaptions } from "#core/narration";
-import { EXPORT_FORMATS, holdsToAdd, placeInWords } from "#core/pipeline";
-import { type Edit, type Placed, paceCurve, startsInRecording } from "#core/schedule";
+import { holdsToAdd, placeInWords } from "#core/pipeline";
+import { type Edit, type Placed, paceCurve, startsInRecording, strokesInRecording } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { FindingList } from "../../ui/FindingList.tsx";
-import { useKeys } from "../../ui/use-keys.ts";
 import { DoubtfulPlaces, SURE } from "./DoubtfulPlaces.tsx";
+import { sayEdit } from "./EditMark.tsx";
 import { EditTools } from "./EditTools.tsx";
-import { Lanes, PaceKey, sayEdit } from "./Lanes.tsx";
+import { Lanes, PaceKey } from "./Lanes.tsx";
 import styles from "./Narrate.module.css";
 import { Script } from "./Script.tsx";
 import { StepPlace } from "./StepPlace.tsx";
@@ -21,7 +21,9 @@ import { ToldThings } from "./ToldThings.tsx";
 import { type Stretch, Transcript } from "./Transcript.tsx";
 import { uploadRecording } from "./upload-recording.ts";
 import { useSourcePlayer } from "./use-source-player.ts";
+import { useTapping } from "./use-tapping.ts";
 import { useWaveform } from "./use-waveform.ts";
+import { WriteOut } from "./WriteOut.tsx";
 
 /** An hour of captions is about 0.1 MB, with every word's time ten times that; anything past this is no caption file. */
 const LARGEST_CAPTIONS_BYTES = 8 * 1024 * 1024;
@@ -37,7 +39,6 @@ export function Narrate() {
   const [doubtful, setDoubtful] = useState<readonly Placed[]>([]);
   const [said, setSaid] = useState<string | null>(null);
   const [chosenEdit, setChosenEdit] = useState<number | null>(null);
-  const [tapping, setTapping] = useState(false);
   const player = useSourcePlayer(take?.video != null);
   const waveform = useWaveform(take?.video?.file ?? null);
 
@@ -100,6 +101,18 @@ export function Narrate() {
   useEffect(() => {
     if (chosenAt !== null && !running.current) seek(chosenAt);
   }, [chosenAt, seek]);
+  const strokes = useMemo(() => strokesInRecording(schedule.moves, editMap), [schedule, editMap]);
+  const [stroke, setStroke] = useState<string | null>(null);
+  const ownStroke =
+    step &&
+    strokes.some((s) => s.moveId === stroke && step.firstMove <= s.moveIndex && s.moveIndex <= step.lastMove)
+      ? stroke
+      : null;
+  /** Ties the chosen line to a word and goes on to the next of its step. */
+  const tieStroke = (moveId: string, wordId: string) => {
+    commit(placeStroke(lesson, moveId, { wordId, offsetMs: 0 }));
+    setStroke(strokes[strokes.findIndex((s) => s.moveId === moveId) + 1]?.moveId ?? null);
+  };
   const edits = take?.edits ?? NO_CUES;
   const durationMs = editMap?.sourceMs ?? 0;
   const open = schedule.windows.filter((w) => w.wordId === null).length;
@@ -127,29 +140,7 @@ export function Narrate() {
       ? { fromMs: words[stretch.from]?.startMs ?? 0, toMs: words[stretch.to]?.endMs ?? 0 }
       : null;
 
-  /** A tap puts the step that is due at what is heard now, and goes on to the next. */
-  const due = steps.find((s) => schedule.windows.find((w) => w.stepId === s.id)?.wordId === null) ?? null;
-  const tap = () => {
-    const target = step ?? due;
-    if (!target || words.length === 0) return;
-    // A hand is a quarter of a second late.
-    const at = player.atMs - 250;
-    const word = words.reduce((best, w) =>
-      Math.abs(w.startMs - at) < Math.abs(best.startMs - at) ? w : best,
-    );
-    const offsetMs = Math.max(-5000, Math.min(5000, Math.round(at - word.startMs)));
-    commit(placeSteps(lesson, [{ stepId: target.id, wordId: word.id, offsetMs }]));
-    settle({ stepId: target.id, wordId: word.id, confidence: 1 });
-    chooseStep(steps[steps.indexOf(target) + 1]?.id ?? null);
-  };
-  useKeys(
-    tapping
-      ? [
-          ["Enter", tap],
-          ["Space", player.toggle],
-        ]
-      : [["K", player.toggle]],
-  );
+  const tapping = useTapping(player, words, (stepId, wordId) => settle({ stepId, wordId, confidence: 1 }));
 
   return (
     <div className={place.sides}>
@@ -191,17 +182,24 @@ export function Narrate() {
             words={words}
             steps={steps}
             windows={schedule.windows}
+            strokes={strokes}
             heard={heard}
             chosenStep={step}
+            chosenStroke={ownStroke}
             stretch={stretch}
             spokenMs={player.playing ? player.atMs : null}
             onWord={(wordId) => {
-              if (step) {
+              if (ownStroke) tieStroke(ownStroke, wordId);
+              else if (step) {
                 commit(placeStep(lesson, step.id, wordId));
                 settle({ stepId: step.id, wordId, confidence: 1 });
               } else player.seek(words.find((w) => w.id === wordId)?.startMs ?? 0);
             }}
             onStep={chooseStep}
+            onStroke={(of, moveId) => {
+              chooseStep(of.id);
+              setStroke(moveId);
+            }}
             onStretch={setStretch}
           />
         ) : (
@@ -220,20 +218,17 @@ export function Narrate() {
                 {player.playing ? "Stop" : "Play"}
               </Button>
               <Button
-                variant={tapping ? "filled" : "default"}
+                variant={tapping.on ? "filled" : "default"}
                 size="compact-md"
                 disabled={!take.video || words.length === 0}
-                aria-pressed={tapping}
-                onClick={() => {
-                  setTapping(!tapping);
-                  if (!tapping && !player.playing) player.toggle();
-                }}
+                aria-pressed={tapping.on}
+                onClick={tapping.toggle}
               >
                 Tap along
               </Button>
               <span className={place.quiet} role="status">
-                {tapping
-                  ? `Press Enter where ${(step ?? due) ? `step ${(step ?? due)?.number} begins` : "a step begins"}; Space stops.`
+                {tapping.on
+                  ? tapping.says
                   : marked
                     ? `Marked ${formatClock(marked.fromMs)} to ${formatClock(marked.toMs)}:`
                     : chosenEdit !== null && edits[chosenEdit]
@@ -258,10 +253,14 @@ export function Narrate() {
               placed={placed}
               edits={edits}
               atMs={player.atMs}
-              chosenStepId={step?.id ?? null}
+              strokes={strokes}
+              chosenStep={step}
+              chosenStroke={ownStroke}
               chosenEdit={chosenEdit}
               onSeek={player.seek}
               onStep={chooseStep}
+              onStroke={setStroke}
+              onPlaceStroke={(moveId, wordId) => commit(placeStroke(lesson, moveId, { wordId, offsetMs: 0 }))}
               onPlace={(stepId, wordId) => commit(placeStep(lesson, stepId, wordId))}
               onChooseEdit={setChosenEdit}
               onEdits={(next) => commit(setEdits(lesson, next))}
@@ -298,7 +297,14 @@ export function Narrate() {
           onLeave={settle}
         />
         {step ? (
-          <StepPlace step={step} sourceMs={take?.narration ? (startOf.get(step.id) ?? null) : null} />
+          <StepPlace
+            step={step}
+            sourceMs={take?.narration ? (startOf.get(step.id) ?? null) : null}
+            strokes={strokes}
+            words={words}
+            stroke={ownStroke}
+            onStroke={setStroke}
+          />
         ) : (
           <p className={place.quiet}>
             {open > 0 && take?.narration
@@ -313,37 +319,18 @@ export function Narrate() {
           onMend={commit}
         />
         <Takes />
-        <section className={styles.exports}>
-          <h2>Write it out</h2>
-          {EXPORT_FORMATS.filter((f) => take?.narration || !["vtt", "srt", "otio", "edl"].includes(f)).map(
-            (format) => (
-              <a key={format} href={`/lessons/${lessonId}/times/${format}`} download>
-                {EXPORT_CALLED[format]}
-              </a>
-            ),
-          )}
-        </section>
+        <WriteOut />
       </aside>
     </div>
   );
 }
-
-const EXPORT_CALLED: Readonly<Record<(typeof EXPORT_FORMATS)[number], string>> = {
-  vtt: "Captions, WebVTT",
-  srt: "Captions, SubRip",
-  chapters: "Chapters, WebVTT",
-  "chapter-list": "Chapters, text",
-  steps: "Step cues, WebVTT",
-  otio: "Timeline, OTIO",
-  edl: "Edit list, EDL",
-  csv: "Table, CSV",
-};
 
 /** Findings about words and times. */
 const SYNC: ReadonlySet<string> = new Set([
   "anchor-without-word",
   "anchor-out-of-order",
   "anchor-without-step",
+  "anchor-without-stroke",
   "anchor-in-cut",
   "squeezed-step",
   "steps-in-one-place",

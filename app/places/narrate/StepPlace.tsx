@@ -1,28 +1,51 @@
 import { Button } from "@mantine/core";
 import { formatClock } from "#core/base";
-import { drawStep } from "#core/display";
+import { drawState, drawStep } from "#core/display";
 import { placeStep } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
+import type { Word } from "#core/narration";
+import type { StrokeInRecording } from "#core/schedule";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { StepWords } from "../../lesson/StepWords.tsx";
 import { DrawingView } from "../../ui/DrawingView.tsx";
 import styles from "./Narrate.module.css";
+import { StepStrokes } from "./StepStrokes.tsx";
 
-/** The chosen step: its picture, where it begins, and its words to compare with what is said. */
-export function StepPlace({ step, sourceMs }: { step: Step; sourceMs: number | null }) {
+/** The chosen step: its picture, where it and its lines begin, and its words to compare with what is said. */
+export function StepPlace({
+  step,
+  sourceMs,
+  strokes,
+  words,
+  stroke,
+  onStroke,
+}: {
+  step: Step;
+  sourceMs: number | null;
+  strokes: readonly StrokeInRecording[];
+  words: readonly Word[];
+  stroke: string | null;
+  onStroke: (moveId: string | null) => void;
+}) {
   const { lesson, computed, commit } = useLesson();
+  const { paper, sheet } = computed;
   const window = computed.schedule.windows.find((w) => w.stepId === step.id);
+  const moveIndex = strokes.find((s) => s.moveId === stroke)?.moveIndex;
   return (
     <>
       <DrawingView
-        drawing={drawStep(computed.paper, computed.sheet, step, "overlay")}
+        drawing={
+          moveIndex === undefined
+            ? drawStep(paper, sheet, step, "overlay")
+            : drawState(paper, sheet, moveIndex, moveIndex, "overlay")
+        }
         className={styles.picture}
       />
       <p className={styles.when}>
         {window ? sayStart(window.startMs, sourceMs, window.wordId !== null) : ""}{" "}
-        {window?.wordId ? (
+        {window?.wordId && !stroke ? (
           <Button
             size="compact-sm"
             variant="default"
@@ -33,7 +56,12 @@ export function StepPlace({ step, sourceMs }: { step: Step; sourceMs: number | n
         ) : null}
       </p>
       {findCurrentTake(lesson)?.narration ? (
-        <p className={place.quiet}>Press the word at which this step begins.</p>
+        <>
+          <p className={place.quiet}>
+            Press the word at which {stroke ? "the pencil begins this line" : "this step begins"}.
+          </p>
+          <StepStrokes step={step} strokes={strokes} words={words} chosen={stroke} onChoose={onStroke} />
+        </>
       ) : null}
       <StepWords step={step} />
     </>

@@ -73,8 +73,8 @@ export function Takes() {
             {made.carried
               .filter((c) => c.kind !== "kept")
               .map((c) => (
-                <li key={c.stepId}>
-                  {titleOf(c.stepId)}: {c.kind === "lost" ? "its words are gone" : "its words changed"}
+                <li key={c.id}>
+                  {titleOf(c.id)}: {c.kind === "lost" ? "its words are gone" : "its words changed"}
                 </li>
               ))}
           </ul>

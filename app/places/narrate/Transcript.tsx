@@ -1,7 +1,7 @@
 import { Fragment, type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { formatClock } from "#core/base";
 import type { Heard, HeardKind, Word } from "#core/narration";
-import type { StepWindow } from "#core/schedule";
+import type { StepWindow, StrokeInRecording } from "#core/schedule";
 import type { Step } from "#core/steps";
 import styles from "./Narrate.module.css";
 
@@ -35,24 +35,30 @@ export function Transcript({
   words,
   steps,
   windows,
+  strokes,
   heard,
   chosenStep,
+  chosenStroke,
   stretch,
   spokenMs,
   onWord,
   onStep,
+  onStroke,
   onStretch,
 }: {
   words: readonly Word[];
   steps: readonly Step[];
   windows: readonly StepWindow[];
+  strokes: readonly StrokeInRecording[];
   heard: ReadonlyMap<string, readonly Heard[]>;
   chosenStep: Step | null;
+  chosenStroke: string | null;
   stretch: Stretch | null;
   /** Source time being heard; null when nothing plays. */
   spokenMs: number | null;
   onWord: (wordId: string) => void;
   onStep: (stepId: string) => void;
+  onStroke: (step: Step, moveId: string) => void;
   onStretch: (stretch: Stretch | null) => void;
 }) {
   const page = useRef<HTMLDivElement>(null);
@@ -66,6 +72,16 @@ export function Transcript({
     }
     return byWord;
   }, [windows, steps]);
+  const tiedLines = useMemo(() => {
+    const byWord = new Map<string, { step: Step; moveId: string; line: number }[]>();
+    for (const { moveId, moveIndex, wordId } of strokes) {
+      const step = wordId && steps.find((s) => s.firstMove <= moveIndex && moveIndex <= s.lastMove);
+      if (!step) continue;
+      const line = { step, moveId, line: moveIndex - step.firstMove + 1 };
+      byWord.set(wordId, [...(byWord.get(wordId) ?? []), line]);
+    }
+    return byWord;
+  }, [strokes, steps]);
   const cues = useMemo(() => {
     const groups: { id: string; startMs: number; from: number; words: Word[] }[] = [];
     for (const [i, word] of words.entries()) {
@@ -118,6 +134,19 @@ export function Transcript({
                       onClick={() => onStep(step.id)}
                     >
                       {step.number}
+                    </button>
+                  ))}
+                  {tiedLines.get(word.id)?.map(({ step, moveId, line }) => (
+                    <button
+                      key={moveId}
+                      type="button"
+                      className={styles.lineMarker}
+                      aria-label={`Line ${line} of step ${step.number} starts here`}
+                      aria-pressed={moveId === chosenStroke}
+                      tabIndex={-1}
+                      onClick={() => onStroke(step, moveId)}
+                    >
+                      {step.number}.{line}
                     </button>
                   ))}
                   <button

@@ -1,5 +1,4 @@
 import { Button, SegmentedControl, Switch } from "@mantine/core";
-import { useHotkeys } from "@mantine/hooks";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { formatClock } from "#core/base";
 import { frameAt, toPicture } from "#core/display";
@@ -10,6 +9,7 @@ import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { StepWords } from "../../lesson/StepWords.tsx";
 import { MarkLayer } from "../../ui/DrawingView.tsx";
+import { useKeys } from "../../ui/use-keys.ts";
 import { CornerHandles } from "./CornerHandles.tsx";
 import { Prompter } from "./Prompter.tsx";
 import styles from "./Rehearse.module.css";
@@ -88,7 +88,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
     seek(start);
     chooseStep(next.id);
   };
-  useHotkeys([
+  useKeys([
     ["Space", toggle],
     ["K", toggle],
     ["J", () => seekFreely(clock.atMs - 2000)],

@@ -1,0 +1,89 @@
+import { useRef, useState } from "react";
+import { placeSteps, placeStroke } from "#core/handles";
+import { nearestWord, type Word } from "#core/narration";
+import type { Step } from "#core/steps";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import { useKeys } from "../../ui/use-keys.ts";
+import type { SourcePlayer } from "./use-source-player.ts";
+
+/** A hand is a quarter of a second late. */
+const HAND_LAG_MS = 250;
+/** A tap further from every word than this is put at the word's edge of it. */
+const FURTHEST_MS = 5000;
+
+export interface Tapping {
+  readonly on: boolean;
+  /** What the keys do next, in words. */
+  readonly says: string;
+  toggle(): void;
+}
+
+/** Tap along: while the recording plays, Enter marks where the next step begins and the full stop where its next line does. */
+export function useTapping(
+  player: SourcePlayer,
+  words: readonly Word[],
+  onStepTapped: (stepId: string, wordId: string) => void,
+): Tapping {
+  const { lesson, computed, commit, step, chooseStep } = useLesson();
+  const { steps, moves, schedule } = computed;
+  const [on, setOn] = useState(false);
+  /** The step that was tapped last, and which of its moves is next. */
+  const drawing = useRef<{ step: Step; nextMove: number } | null>(null);
+  const due = steps.find((s) => schedule.windows.find((w) => w.stepId === s.id)?.wordId === null) ?? null;
+  const target = step ?? due;
+
+  const now = () => {
+    const at = player.atMs - HAND_LAG_MS;
+    const word = nearestWord(words, at);
+    if (!word) return null;
+    const offsetMs = Math.round(at - word.startMs);
+    return { wordId: word.id, offsetMs: Math.max(-FURTHEST_MS, Math.min(FURTHEST_MS, offsetMs)) };
+  };
+  const tapStep = () => {
+    const at = now();
+    if (!target || !at) return;
+    commit(placeSteps(lesson, [{ stepId: target.id, ...at }]));
+    onStepTapped(target.id, at.wordId);
+    drawing.current = { step: target, nextMove: target.firstMove };
+    chooseStep(steps[steps.indexOf(target) + 1]?.id ?? null);
+  };
+  const tapStroke = () => {
+    const at = now();
+    if (!at) return;
+    const lesson_ms = player.atMs;
+    drawing.current ??= stepAt(lesson_ms);
+    const current = drawing.current;
+    const move = current && current.nextMove <= current.step.lastMove ? moves[current.nextMove] : undefined;
+    if (!current || !move) return;
+    commit(placeStroke(lesson, move.id, at));
+    drawing.current = { ...current, nextMove: current.nextMove + 1 };
+  };
+  /** Without a tapped step: the one that has its place and is running. */
+  const stepAt = (ms: number) => {
+    const placed = schedule.windows.findLast(
+      (w) =>
+        w.wordId !== null &&
+        (words.find((x) => x.id === w.wordId)?.startMs ?? Number.POSITIVE_INFINITY) <= ms,
+    );
+    const running = steps.find((s) => s.id === placed?.stepId);
+    return running ? { step: running, nextMove: running.firstMove } : null;
+  };
+  useKeys(
+    on
+      ? [
+          ["Enter", tapStep],
+          [".", tapStroke],
+          ["Space", player.toggle],
+        ]
+      : [["K", player.toggle]],
+  );
+  return {
+    on,
+    says: `Enter: ${target ? `step ${target.number} begins` : "a step begins"}. Full stop: its next line begins. Space stops.`,
+    toggle: () => {
+      drawing.current = null;
+      setOn(!on);
+      if (!on && !player.playing) player.toggle();
+    },
+  };
+}
