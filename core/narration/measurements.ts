@@ -379,7 +379,11 @@ function countAt(words: readonly string[], at: number): Read | null {
   const range = rangeTo(words, number);
   let i = range?.end ?? number.end;
   const isOne = number.value === 1;
-  for (let k = 0; k < 3 && ADJECTIVE.test(words[i] ?? "") && !isNounHere(words, i); k++) i++;
+  const isAdjective = (k: number) =>
+    ADJECTIVE.test(words[k] ?? "") ||
+    // "Two sloping edges", "three tapered posts".
+    (/(?:ing|ed)$/.test(words[k] ?? "") && DRAWN.test(words[k + 1] ?? ""));
+  for (let k = 0; k < 3 && isAdjective(i) && !isNounHere(words, i); k++) i++;
   const noun = words[i] ?? "";
   const value = range ? ([number.value, range.value] as const) : number.value;
   const isPlural = /s$/.test(noun) && !/(?:ss|us|'s)$/.test(noun);
@@ -391,7 +395,12 @@ function countAt(words: readonly string[], at: number): Read | null {
     !NAMES_AFTER.test(words[number.end] ?? "")
   ) {
     // "The two corners" are there already; "two corners" are to be drawn.
-    if (/^(?:these|those|both)$/.test(words[at - 1] ?? "") || (words[at - 1] === "the" && i > number.end))
+    // Ordered to be drawn, "these two" are no more there than "two" are.
+    const ordered = /^(?:draw|do|add|make|mark|put|rule|get|try|finish)$/.test(words[at - 2] ?? "");
+    if (
+      (/^(?:these|those|both|the)$/.test(words[at - 1] ?? "") && !ordered) ||
+      (words[at - 1] === "the" && i > number.end)
+    )
       return null;
     // "this one line", "one side of" say which, not how many.
     if (isOne && /^(?:this|that|the|each|which|other|only|at|on|from)$/.test(words[at - 1] ?? ""))
@@ -431,11 +440,30 @@ function bareAt(
   const before = words[at - 1] ?? "";
   const after = words[number.end] ?? "";
   const stops = after === "" || (spoken[number.end - 1]?.comma ?? false);
+  // "Between six and seven": a range, in whatever lengths are given in.
+  const upper = before === "between" && after === "and" ? numberAt(words, number.end + 1) : null;
+  if (upper && !upper.article && upper.value > number.value) {
+    const next = words[upper.end] ?? "";
+    const ends = next === "" || (spoken[upper.end - 1]?.comma ?? false) || LENGTH_AFTER.test(next);
+    return ends ? one(at, upper.end, { value: [number.value, upper.value], unit, of: null }, 0.7) : null;
+  }
   if (NAMES_AFTER.test(after) || !(stops || LENGTH_AFTER.test(after))) return null;
-  const isSized = /^(?:wide|tall|high|long|deep|thick|across)$/.test(after);
+  // "The two long tails" are things that are long, no length.
+  const thing = words[number.end + 1] ?? "";
+  const isThings = DRAWN.test(thing) || (/[^s]s$/.test(thing) && thing.length > 3 && !UNITS[thing]);
+  const isSized = /^(?:wide|tall|high|long|deep|thick|across)$/.test(after) && !isThings;
+  if (/^(?:the|these|those|both|all|other)$/.test(before) && !isSized) return null;
+  // "I'll count to ten."
+  if (before === "to" && /^count(?:s|ing|ed)?$/.test(words[at - 2] ?? "")) return null;
   // "ten centimetres on the left, fourteen on the right".
-  const goesOn = (spoken[at - 1]?.comma ?? false) && /^(?:on|at|for|from|to|in)$/.test(after);
-  if (!LENGTH_BEFORE.test(before) && !isSized && !goesOn) return null;
+  const goesOn =
+    (spoken[at - 1]?.comma ?? false) &&
+    /^(?:on|at|for|from|to|in)$/.test(after) &&
+    // "Four posts, two in front": of the posts.
+    !(DRAWN.test(before) && before.endsWith("s"));
+  // "Three and a half" counts no things: with nothing after it, it is a length.
+  const mixed = stops && number.value > 1 && number.value % 1 !== 0;
+  if (!LENGTH_BEFORE.test(before) && !isSized && !goesOn && !mixed) return null;
   if (number.fraction && !number.digits && !isSized) return null;
   // "one" is nearly always "this one".
   if (!number.digits && number.value === 1 && !/^(?:over|up|down|measure|out)$/.test(before)) return null;

@@ -3,7 +3,7 @@ import { type Found, findAll, pattern, type Sentence } from "./stream.ts";
 
 /** What pupils do at the table: verbs that can be ordered. Common practice, no published source. */
 const DO =
-  "(?:draw|make|put|place|mark|measure|connect|join|trace|rule|take|grab|use|line|find|add|go|start|begin|pick|set|turn|fold|cut|write|colou?r|shade|repeat|do|try|get|erase|rub|bring|sketch|drop|extend|copy|finish|complete|close|outline|darken|ink|pull|send|run|slide|move|lay|hold|match|continue|give|practi[cs]e|fill|create|choose|decide|work|label|pencil|tick|paint|glue|tape|stick|rotate|flip)";
+  "(?:draw|make|put|place|mark|measure|connect|join|trace|rule|take|grab|use|line|find|add|go|start|begin|pick|set|turn|fold|cut|write|colou?r|shade|repeat|do|try|get|erase|rub|bring|sketch|drop|extend|copy|finish|complete|close|outline|darken|ink|pull|send|run|slide|move|lay|hold|match|continue|give|practi[cs]e|keep going|fill|create|choose|decide|work|label|pencil|tick|paint|glue|tape|stick|rotate|flip)";
 /** Little words between "now" and the verb. */
 const SOFT =
   "(?:just|please|also|very|really|carefully|lightly|gently|slowly|simply|then|again|quickly|you|guys|everyone|everybody|kids|all|of|class|friends|folks|artists)";
@@ -30,6 +30,9 @@ const NOT_GO_AHEAD =
   /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|let's|let us|let me|could|might|would|won't|don't|do not|never|not|going to|can i|can we|before you|until you|how you|as you|that you|if you)(?:,? (?:just|then|now|also|can|going to|have to|want to|will|do|and))*,? )$/;
 const NEGATED =
   /\b(?:don't|do not|no|not|never|without|didn't|doesn't|isn't|won't|needn't|can't)(?: \w+){0,2},? $/;
+/** An order taken back; "if you're not done" takes nothing back. */
+const NEGATED_ORDER =
+  /\b(?:don't|do not|never|without|won't|needn't|need not|no need to|doesn't|didn't|not to)(?: \w+){0,2},? $/;
 const OWN = /\b(?:i'm|i am|i'll|i will|i|we're|we'll|we|let me|let's|i've)(?: \w+){0,3},? $/;
 
 const RULES: readonly Rule[] = [
@@ -37,7 +40,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "act-now",
     pattern: pattern(
-      `(?:i want|i'd want|i need|i'd like|i would like|i'm asking|i am asking|we want|we need) ${PUPILS} (?:guys |now |all )*to (?:now |go ahead and |please |just |carefully |very )*${DO}`,
+      `(?:i want|i just want|i just need|i really want|i'd want|i need|i'd like|i would like|i should like|i'd love|i would love|i'd love for|i would love for|i'm asking|i am asking|we want|we need) ${PUPILS} (?:guys |now |all )*to (?:now |go ahead and |please |just |carefully |very )*${DO}`,
     ),
     confidence: 0.95,
     unless: /\b(?:don't|what|where|how|why|that|which)(?: \w+)? $/,
@@ -64,6 +67,22 @@ const RULES: readonly Rule[] = [
   {
     kind: "act-now",
     pattern: pattern(
+      `(?:let me|let's|let us|i want to|i'd like to|i'd love to) see ${PUPILS} (?:guys )?(?:all )?${DO}`,
+    ),
+    confidence: 0.85,
+    unless: NEGATED,
+  },
+  // "And now you." stands alone; before a verb the rule below reads it.
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?<=^${OPEN})(?:now (?:it's )?(?:you|yours|you guys|all of you|everyone|everybody)(?: too)?$|now please(?![\\w']))`,
+    ),
+    confidence: 0.85,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(
       `now ${PUPILS} (?:guys |can |may |should )?(?:go ahead and |just |please )*(?:${DO}|try it|have a go)`,
     ),
     confidence: 0.85,
@@ -72,7 +91,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "act-now",
     pattern: pattern(
-      "over to you|have a go|have a try|give it a (?:go|try)|give that a (?:go|try)|go for it|off you go|you try(?: it| that| this| one)?|get (?:it )?started now|get drawing|(?<=^(?:(?:ok|okay|so|alright|and|then|good|right|great),? )*)try (?:that|it|this)(?: one| out)?|start drawing now|pencils? moving",
+      "over to you|have a go|have a try|give it a (?:go|try)|give that a (?:go|try)|go for it|off you go|you try(?: it| that| this| one)?|get (?:it )?started now|get drawing|(?<=^(?:(?:ok|okay|so|alright|and|then|now|good|right|great),? )*)try (?:that|it|this|the|your|one|these|those|drawing)(?: one| out)?|start drawing now|pencils? moving",
     ),
     confidence: 0.9,
     unless: NOT_AN_ORDER,
@@ -100,7 +119,7 @@ const RULES: readonly Rule[] = [
     unless:
       /(?:\b(?:i|we|you|they|until|up to|for|by|from|right|are|is|that|and i|what we|what you|what i|going to|to|let's|can|could|should|will)|[a-z]ing),? $/,
     unlessAfter:
-      /^,? (?:a look|note|notice|care|sure|sense|a break|place|look|long|part|as|like what|a step back|advantage|back (?:to|over|in)|with me|it's|is|was|has|i|on to the|through what)\b/,
+      /^,? (?:a look|note|notice|care|sure|sense|a break|place|look|long|part|as|like what|a step back|advantage|back (?:to|over|in)|with me|it's|is|was|has|i|on to the|through what|(?:the|your|those) pencils? (?:down|aside|away))\b/,
   },
   {
     kind: "act-now",
@@ -131,7 +150,7 @@ const RULES: readonly Rule[] = [
     kind: "pause",
     pattern: pattern("(?:press|hit|push|click|tap|use) (?:the )?(?:pause|stop)(?: button)?"),
     confidence: 0.97,
-    unless: NEGATED,
+    unless: NEGATED_ORDER,
   },
   {
     kind: "pause",
@@ -160,6 +179,13 @@ const RULES: readonly Rule[] = [
     kind: "pause",
     pattern: /(?<=^(?:(?:ok|okay|so|alright|and|then|now),? )*)pause(?=$|,|[.!])/g,
     confidence: 0.8,
+  },
+  {
+    kind: "pause",
+    pattern: pattern(
+      "(?<=^(?:and |but |so )?(?:if|while|until|as long as|whenever)(?: [\\w']+){1,9},? )pause(?=$|,)",
+    ),
+    confidence: 0.85,
   },
   {
     kind: "pause",
@@ -204,6 +230,30 @@ const RULES: readonly Rule[] = [
   {
     kind: "rewind",
     pattern: pattern(
+      "(?:see|watch|view|hear|play|look at)(?: (?:the|this|that|it|last|whole|part|bit|minute|moment|few|seconds|step|section|stretch))* (?:once more|once again|one more time|a second time|another time)",
+    ),
+    confidence: 0.9,
+    unless: OWN,
+  },
+  {
+    kind: "rewind",
+    pattern: pattern(
+      "(?:see|watch|look at) (?:this|that|the|it)(?: last| whole)? (?:bit|part|step|section|trick) again",
+    ),
+    confidence: 0.88,
+    unless: OWN,
+  },
+  {
+    kind: "rewind",
+    pattern: pattern(
+      "(?:wind|scroll|scrub|spool|skip)(?: it| the video| the film| the recording| a bit| a little)* back",
+    ),
+    confidence: 0.9,
+    unless: OWN,
+  },
+  {
+    kind: "rewind",
+    pattern: pattern(
       "(?:back up|go back over|back it up|take|back) (?:the |this )?(?:video|recording|clip)(?: back| up)?",
     ),
     confidence: 0.9,
@@ -237,6 +287,22 @@ const RULES: readonly Rule[] = [
   {
     kind: "come-back",
     pattern: pattern(
+      "(?:when|once|after|whenever|as soon as)(?: [\\w']+){1,8},? (?:carry on|continue|go on|start again|keep going|pick it up) (?:from |again )?(?:here|with me|with the video|with the lesson)",
+    ),
+    confidence: 0.9,
+    unless: OWN,
+  },
+  {
+    kind: "come-back",
+    pattern: pattern(
+      "come back (?:with|refreshed|rested)|(?:then|after that|afterwards) (?:carry on|continue|go on|join in) with me",
+    ),
+    confidence: 0.85,
+    unless: OWN,
+  },
+  {
+    kind: "come-back",
+    pattern: pattern(
       "(?:press|hit|push|click) play(?: again)?|un ?pause the video|resume the video|meet me back here|join me (?:again )?(?:back here )?(?:when|once|after)|(?:i'll )?see you (?:back here|back) (?:when|once|after|in a)",
     ),
     confidence: 0.88,
@@ -256,6 +322,20 @@ const RULES: readonly Rule[] = [
   {
     kind: "watch-only",
     pattern: pattern(
+      `(?:i want|i just want|i only want|i need|i'd like|i would like|i should like|i'd love|i'd love for) ${PUPILS} (?:simply |just |only |first )*to (?:(?:simply |just |only |first )*(?:watch|observe)|(?:simply|just|only|first) look)`,
+    ),
+    confidence: 0.9,
+    unless: NEGATED,
+  },
+  {
+    kind: "watch-only",
+    pattern: pattern("look at (?:this|that|it|me|the screen|my hands?|my paper) first"),
+    confidence: 0.85,
+    unless: OWN,
+  },
+  {
+    kind: "watch-only",
+    pattern: pattern(
       "watch (?:me|how i|what i|how|what|my (?:hand|pencil|ruler)|closely|carefully|first|this(?: part| bit| one| first)?|as i|while i)",
     ),
     confidence: 0.85,
@@ -265,7 +345,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "watch-only",
     pattern: pattern(
-      "(?:don't|do not|you don't (?:have|need) to|no need to|you do not (?:have|need) to|you needn't|please don't|try not to|you shouldn't|nobody|no one) (?:draw|do|copy|start|follow along|draw along|write|try|begin)(?: \\w+){0,4}? ?(?:yet|along|with me|this (?:one|part|bit)|anything|just yet|first)",
+      "(?:don't|do not|you don't (?:have|need) to|no need to|you do not (?:have|need) to|you needn't|please don't|try not to|you shouldn't|nobody|no one) (?:draw|do|copy|start|follow along|draw along|write|try|begin|rule|trace|mark|touch)(?: \\w+){0,4}? ?(?:yet|along|with me|this (?:one|part|bit)|anything|just yet|first)",
     ),
     confidence: 0.87,
     unlessAfter: /^,? (?:too|so hard|with your|at the edge|over)/,
@@ -273,7 +353,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "watch-only",
     pattern: pattern(
-      "pencils? down|no pencils|put (?:down )?your pencils? down|no pencils|put down your pencils?|hands? off|no drawing(?: yet| for now| here)?|eyes on (?:me|the screen|my (?:hand|paper))|sit back(?: and (?:watch|relax|enjoy))?|look up here|without drawing",
+      "pencils? (?:down|aside)|no pencils|put (?:down )?(?:your|the) pencils? (?:down|aside|away|to one side)|lay (?:your|the) pencils? (?:down|aside)|put down your pencils?|hands? off|no drawing(?: yet| for now| here)?|eyes on (?:me|the screen|my (?:hand|paper))|sit back(?: and (?:watch|relax|enjoy))?|look up here|without drawing",
     ),
     confidence: 0.87,
   },
@@ -302,11 +382,19 @@ const RULES: readonly Rule[] = [
       /\b(?:don't|you don't need to|no need to|you'll|you will|you can|you|your|to help you|try to|don't try to|not|never) (?:just )?$/,
     unlessAfter: /^,? your|^,? as you get/,
   },
+  {
+    kind: "speeded",
+    pattern: pattern(
+      "(?:i'll|i will|i shall|i'm going to|we'll|i|is|are|will be) (?:just )?(?:show|shown|run|play|played|run through|go through)(?: [\\w']+){0,3} (?:quickly|fast|faster)|(?:goes|go|going|pass|passes) (?:by|past) (?:quickly|fast|faster)",
+    ),
+    confidence: 0.85,
+    unless: NEGATED,
+  },
   // ── part break: the lesson goes on elsewhere
   {
     kind: "part-break",
     pattern: pattern(
-      "(?:see you|join me|meet me|come back|back|continue|continued|we'll continue|go on|carry on|finish|we'll finish|pick (?:this |it )?up|work on|colou?r|ink|add|start|do|draw|finish up|wrap up|left|move on|moving on|on)(?: [\\w']+){0,7} (?:in|to|for|with|at the start of) (?:the )?(?:part|video|lesson) (?:two|three|four|five|2|3|4|5|number two)",
+      "(?:see you|join me|meet me|follow|follows|comes|come back|back|continue|continued|we'll continue|go on|carry on|finish|we'll finish|pick (?:this |it )?up|work on|colou?r|ink|add|start|do|draw|finish up|wrap up|left|move on|moving on|on)(?: [\\w']+){0,7} (?:in|to|for|with|at the start of) (?:the )?(?:part|video|lesson) (?:two|three|four|five|2|3|4|5|number two)",
     ),
     confidence: 0.95,
   },
@@ -320,7 +408,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "part-break",
     pattern: pattern(
-      "(?:next (?:week|time|class|session|lesson|monday|tuesday|wednesday|thursday|friday|saturday)|tomorrow)(?: [\\w']+){0,2},? (?:we'll|we will|we're going to|we are going to|i'll|you'll|we can|we are|we add|we finish|we start|we colou?r|i will show|i'm going to|we go on)",
+      "(?:next (?:week|time|class|session|lesson|monday|tuesday|wednesday|thursday|friday|saturday)|tomorrow)(?: [\\w']+){0,2},? (?:we'll|we will|we're going to|we are going to|i'll|you'll|we can|we are|we add|we finish|we start|we colou?r|i will show|i'm going to|we go on|we're \\w+ing)",
     ),
     confidence: 0.92,
   },
@@ -331,6 +419,36 @@ const RULES: readonly Rule[] = [
     ),
     confidence: 0.93,
     unless: /\b(?:don't|not) $/,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
+      "in part (?:two|three|four|2|3|4),? (?:the|a|an|it|there)(?: [\\w']+){0,4}? (?:will|is|are|gets?|comes?)|part (?:two|three|four|2|3|4)(?:'s| is| will| comes)(?: going to| be| all| about| next| on| tomorrow)+",
+    ),
+    confidence: 0.9,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
+      `(?<=^${OPEN})next (?:time|week|lesson|class|session),? (?:the|it's|we|a|an|more|comes|on to)`,
+    ),
+    confidence: 0.85,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
+      "(?:we|you|i)(?: (?!said|saw|drew|did|made|learned|learnt|had|were|was|talked|looked|started)[\\w']+){1,8} in the (?:next|following|second|third) (?:part|half|video|lesson|session|class)",
+    ),
+    confidence: 0.85,
+    unless: /\b(?:as|like|what|how|that|which|where) $/,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
+      "(?:we'll|we will|we shall|you'll|you will|i'll|i will|i shall|going to)(?: [\\w']+){1,9} in (?:the |our )?(?:[\\w']+ and )?(?:second|third|fourth|fifth|next|last|final|following) (?:part|half|video|lesson|session)",
+    ),
+    confidence: 0.92,
+    unless: NEGATED,
   },
   {
     kind: "part-break",
@@ -350,9 +468,17 @@ const RULES: readonly Rule[] = [
   {
     kind: "recap",
     pattern: pattern(
-      "(?:so far|up to now|until now|already)(?: [\\w']+){0,2},? (?:we've|we have|you've|you have|you should have|we drew|we did)|(?:we've|we have|you've|you have|you should have) (?:\\w+ )?(?:drawn|done|learned|learnt|made|got|put|covered)(?: [\\w']+){0,5} so far|(?:last (?:time|week|lesson|class|session)|in (?:part|video|lesson) one|in the (?:last|first|previous) (?:part|video|lesson|session)|yesterday|earlier),? (?:we|you|i)(?:'ve)?(?= )|(?<=^(?:so|and|okay|ok)?,? ?)so far(?=,)|(?:quick|short|real quick) review|as a (?:quick )?reminder|just to remind (?:you|everyone)|remember,? (?:we|you|last time|first we|the rule|that all|how we)|what (?:did we|have we) (?:learn|learned|do|done|draw)",
+      "(?:so far|up to now|until now|already)(?: [\\w']+){0,2},? (?:we've|we have|you've|you have|you should have|we drew|we did)|(?:we've|we have|you've|you have|you should have) (?:\\w+ )?(?:drawn|done|learned|learnt|made|got|put|covered)(?: [\\w']+){0,5} so far|(?:last (?:time|week|lesson|class|session)|in (?:part|video|lesson) one|in the (?:last|first|previous) (?:part|video|lesson|session)|yesterday|earlier),? (?:we|you|i)(?:'ve)?(?= )|(?<=^(?:so|and|okay|ok)?,? ?)so far(?=,)|(?:quick|short|real quick) review|as a (?:quick )?reminder|just to remind (?:you|everyone)|remember,? (?:what we (?:did|drew|made|learned|learnt|said)|we|you|last time|first we|the rule|that all|how we)|what (?:did we|have we) (?:learn|learned|learnt|do|done|draw|drawn|make|made|got)|(?<=^(?:so|and|okay|ok)?,? ?)in short(?![\\w'])",
     ),
     confidence: 0.85,
+  },
+  {
+    kind: "recap",
+    pattern: pattern(
+      "(?:let's|let us|let me|we'll|we will|i'll) (?:just |quickly )?(?:go over|run over|look back (?:over|at)|go through) (?:it|this|that|everything|it all|all of (?:it|this|that)|what we (?:did|drew|have))(?: once more| again| one more time| together)?",
+    ),
+    confidence: 0.85,
+    unlessAfter: /^,? (?:with|in) (?:a |the |your |my )?(?:pen|pencil|marker|ink|colou?r|black)/,
   },
   // ── caution
   {
@@ -367,16 +493,17 @@ const RULES: readonly Rule[] = [
 /** A word without which no rule of a kind can hold: most sentences are passed over by it at once. */
 const NEEDS: Partial<Readonly<Record<HeardKind, RegExp>>> = {
   "act-now":
-    /\b(?:now|ahead|want|need|like|asking|turn|over to you|go at|have a|give|go for|off you|you try|try|drawing|moving|take|here's)\b/,
+    /\b(?:now|ahead|want|need|like|asking|turn|over to you|go at|have a|give|go for|off you|see you|see your|see everyone|see everybody|see all|you try|try|drawing|moving|take|here's)\b/,
   pause: /\b(?:pause|stop|freeze|halt|hold)\b/,
-  rewind: /\b(?:again|back|rewind|replay|rewatch|re watch|over|twice|time)\b/,
-  "come-back": /\b(?:back|play|resume|return|un ?pause|see you|join|start)\b/,
+  rewind: /\b(?:again|once more|more time|back|rewind|replay|rewatch|re watch|over|twice|time)\b/,
+  "come-back": /\b(?:back|here|with me|refreshed|play|resume|return|un ?pause|see you|join|start)\b/,
   "watch-only":
-    /\b(?:watch|look|observe|draw|pencils?|show|demonstrate|hands?|eyes|sit|drawing|copy|follow|start|do|make|begin|write)\b/,
-  speeded: /\b(?:speed\w*|sped|fast\w*|lapsed?|time ?lapse|hyper ?lapse|motion|times|twice)\b/,
-  "part-break": /\b(?:part|next|week|tomorrow|continued|another|day|session|here|left off|video|lesson)\b/,
+    /\b(?:watch|look|observe|yet|draw|pencils?|show|demonstrate|hands?|eyes|sit|drawing|copy|follow|start|do|make|begin|write)\b/,
+  speeded: /\b(?:speed\w*|sped|fast\w*|quickly|lapsed?|time ?lapse|hyper ?lapse|motion|times|twice)\b/,
+  "part-break":
+    /\b(?:part|half|next|week|tomorrow|continued|another|day|session|here|left off|video|lesson)\b/,
   recap:
-    /\b(?:recap|review|summari[sz]e|sum|far|last|remember|remind\w*|learn\w*|part|go over|run through|already|earlier|yesterday|up to now|until now|done|have we)\b/,
+    /\b(?:recap|review|summari[sz]e|sum|far|last|remember|remind\w*|learn\w*|part|go over|run through|already|earlier|yesterday|up to now|until now|done|have we|in short)\b/,
   caution: /\b(?:careful|watch|mind|keep|adult|window|ventilated|cut|blade)\b/,
 };
 

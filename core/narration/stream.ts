@@ -79,7 +79,9 @@ const BEGINNERS = /^(?:so|now|okay|ok|alright|next|then|remember|if|once|when|le
 /** Words that make "and" begin a sentence. */
 const AFTER_AND = /^(?:then|now|i'm|i|we|we're|you|you're|so)$/;
 /** Words with which "now" ends an order instead of beginning the next sentence. */
-const BEFORE_NOW = /^(?:that|it|this|those|these|yours|them|one|lines?|right|again|up|until|by|for)$/;
+const BEFORE_NOW = /^(?:that|it|this|those|these|yours|them|one|lines?|right|again|up|until|by|for|there)$/;
+/** Words after a "now" that ends an order: "draw that in now please". */
+const AFTER_NOW = /^(?:please|guys|everyone|everybody|class|folks|friends|kids)$/;
 const SURE_BEGINNERS = /^(?:okay|ok|alright|so|now|next|let's)$/;
 const MOST_WORDS = 40;
 
@@ -103,7 +105,11 @@ export function sentencesOf(tokens: readonly Token[]): Sentence[] {
       const word = token.plain.replace(/,$/, "");
       const next = tokens[i + 1]?.plain ?? "";
       const closes =
-        (word === "now" && BEFORE_NOW.test(before.plain)) ||
+        (word === "now" &&
+          (BEFORE_NOW.test(before.plain) ||
+            AFTER_NOW.test(next.replace(/,$/, "")) ||
+            // With nothing after it but a breath, "now" ends what was said.
+            (tokens[i + 1]?.startMs ?? Number.POSITIVE_INFINITY) - token.endMs > SILENCE_MS.without)) ||
         // "in the next video", "the one next to it".
         (word === "next" &&
           (/^(?:the|in|our|this|my|your|to|one|right|what's|comes)$/.test(before.plain) || next === "to"));
