@@ -6,7 +6,6 @@ export { CueSchema, wordsOf } from "./cue.ts";
 export type { Amount, Heard, HeardKind } from "./heard.ts";
 export { HEARD_KINDS } from "./heard.ts";
 export { kindsByWord } from "./kinds-by-word.ts";
-export { nearestWord } from "./nearest-word.ts";
 export type { CaptionFormat, Captions } from "./read-captions.ts";
 export { readCaptions } from "./read-captions.ts";
 export { type Sentence, sentencesOf, type Token, tokensOf } from "./stream.ts";
@@ -19,4 +18,5 @@ export {
   parseTimeCode,
 } from "./time-code.ts";
 export { understand } from "./understand.ts";
+export { firstWordFrom, nearestWord, wordsBetween } from "./words-in-time.ts";
 export { writeSubRip, writeWebVtt } from "./write-captions.ts";

@@ -84,6 +84,8 @@ const OFTEN: Readonly<Record<string, string>> = {
   "receiving lines": "receding lines",
 };
 
+const OFTEN_BEGINS: ReadonlySet<string> = new Set(Object.keys(OFTEN).map((said) => said.split(" ")[0] ?? ""));
+
 /** Everyday words that look like words of the trade and are themselves. */
 const THEMSELVES: ReadonlySet<string> = new Set([
   "leave",
@@ -141,25 +143,36 @@ export function misheardIn(sentence: Sentence): Heard[] {
   const words = sentence.tokens.map((t) => t.plain.replace(/,$/, ""));
   const found: Heard[] = [];
   for (let i = 0; i < words.length; ) {
-    // What is known to be misheard goes first, the longest; then the sound of one word, then of two.
-    const hit = [
-      { n: 3, by: oftenMeant },
-      { n: 2, by: oftenMeant },
-      { n: 1, by: oftenMeant },
-      { n: 1, by: meantBySound },
-      { n: 2, by: meantBySound },
-    ]
-      .filter(({ n }) => i + n <= words.length)
-      .map(({ n, by }) => ({ n, meant: by(words.slice(i, i + n).join(" ")) }))
-      .find(({ meant }) => meant !== null);
-    if (hit?.meant) {
-      found.push(
-        heard("misheard", sentence.tokens.slice(i, i + hit.n), hit.meant.sure, { name: hit.meant.word }),
-      );
+    const hit = misheardAt(words, i);
+    if (hit) {
+      found.push(heard("misheard", sentence.tokens.slice(i, i + hit.n), hit.sure, { name: hit.word }));
       i += hit.n;
     } else i++;
   }
   return found;
+}
+
+/** What is known to be misheard goes first, the longest; then the sound of one word, then of two. */
+function misheardAt(words: readonly string[], at: number): { n: number; word: string; sure: number } | null {
+  const said = (n: number) => (at + n <= words.length ? words.slice(at, at + n).join(" ") : null);
+  const ways = OFTEN_BEGINS.has(words[at] ?? "")
+    ? ([
+        [3, oftenMeant],
+        [2, oftenMeant],
+        [1, oftenMeant],
+        [1, meantBySound],
+        [2, meantBySound],
+      ] as const)
+    : ([
+        [1, meantBySound],
+        [2, meantBySound],
+      ] as const);
+  for (const [n, by] of ways) {
+    const spoken = said(n);
+    const meant = spoken === null ? null : by(spoken);
+    if (meant) return { n, ...meant };
+  }
+  return null;
 }
 
 function oftenMeant(said: string): { word: string; sure: number } | null {
@@ -168,6 +181,8 @@ function oftenMeant(said: string): { word: string; sure: number } | null {
 }
 
 function meantBySound(said: string): { word: string; sure: number } | null {
+  // With the space between two words.
+  if (said.length < LEAST_LETTERS) return null;
   const parts = said.split(" ");
   // Two words are one misheard only where neither is a word of the trade by itself.
   if (parts.length > 1 && parts.some((w) => w.length < 3 || (TRADE as readonly string[]).includes(w)))
@@ -187,16 +202,23 @@ function meantBySound(said: string): { word: string; sure: number } | null {
 
 /** Letters that sound alike as one, vowels and doubles left out: after Soundex (R. Russell, 1918, from memory). */
 function soundOf(word: string): string {
-  const alike = word
-    .replace(/ph/g, "f")
-    .replace(/[bv]/g, "f")
-    .replace(/[ckqgx]/g, "k")
-    .replace(/[sz]/g, "s")
-    .replace(/[dt]/g, "t")
-    .replace(/[mn]/g, "n")
-    .replace(/[aeiouyhw]/g, "");
-  return alike.replace(/(.)\1+/g, "$1");
+  let sound = "";
+  for (let i = 0; i < word.length; i++) {
+    const letter = word[i] ?? "";
+    const next = letter === "p" && word[i + 1] === "h" ? "f" : (ALIKE[letter] ?? letter);
+    if (next !== "" && !sound.endsWith(next)) sound += next;
+  }
+  return sound;
 }
+/** What a letter sounds like; vowels, and letters that are hardly heard, like nothing. */
+const ALIKE: Readonly<Record<string, string>> = {
+  ...Object.fromEntries([..."bv"].map((c) => [c, "f"])),
+  ...Object.fromEntries([..."ckqgx"].map((c) => [c, "k"])),
+  ...Object.fromEntries([..."sz"].map((c) => [c, "s"])),
+  ...Object.fromEntries([..."dt"].map((c) => [c, "t"])),
+  ...Object.fromEntries([..."mn"].map((c) => [c, "n"])),
+  ...Object.fromEntries([..."aeiouyhw"].map((c) => [c, ""])),
+};
 
 /** Changes of a letter that lead from one word to the other, swaps of neighbours among them (Damerau 1964, from memory). */
 function editDistance(a: string, b: string): number {

@@ -83,6 +83,7 @@ const GLYPHS: Readonly<Record<string, number>> = {
 
 /** The number that begins at a word, the longest way of reading it; null when none does. */
 export function numberAt(words: readonly string[], start: number): SpokenNumber | null {
+  if (!mayBegin(words[start] ?? "")) return null;
   const whole = wholeAt(words, start);
   const part = partAt(words, start);
   if (!whole && !part) {
@@ -112,6 +113,21 @@ export function numberAt(words: readonly string[], start: number): SpokenNumber 
       fraction: false,
     };
   return { ...whole, article: false, fraction: false };
+}
+
+/** Most words of a narration begin no number: they are passed over without reading further. */
+function mayBegin(word: string): boolean {
+  return (
+    ONES[word] !== undefined ||
+    TENS[word] !== undefined ||
+    word === "a" ||
+    word === "an" ||
+    word === "half" ||
+    word === "quarter" ||
+    word === "couple" ||
+    (word >= "0" && word < ":") ||
+    GLYPHS[word[0] ?? ""] !== undefined
+  );
 }
 
 function plain(value: number, end: number): SpokenNumber {

@@ -27,11 +27,18 @@ export interface Sentence {
 
 /** The words of all cues in a row. Captions cut where they like; speech goes on. */
 export function tokensOf(cues: readonly Cue[]): Token[] {
+  // An hour of speech has nine thousand words, but only some hundreds of different ones.
+  const known = new Map<string, string>();
+  const plainWord = (text: string) => {
+    const plain = known.get(text) ?? plainOf(text);
+    known.set(text, plain);
+    return plain;
+  };
   return cues.flatMap((cue) => {
     const words = wordsOf(cue);
     return [...cue.text.matchAll(/\S+/g)].flatMap((match, i): Token[] => {
       const word = words[i];
-      const plain = plainOf(match[0]);
+      const plain = plainWord(match[0]);
       if (!word || plain === "") return [];
       return [
         {

@@ -1,7 +1,7 @@
 import { type Finding, formatLength, type Mend, smallestStepMm } from "../base/index.ts";
 import { type Measure, objectMeasures, paperMeasures, setMeasure } from "../handles/index.ts";
 import type { Lesson } from "../lesson/index.ts";
-import type { Word } from "../narration/index.ts";
+import { firstWordFrom, type Word } from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { View } from "../view/index.ts";
 
@@ -54,8 +54,7 @@ export function withDrawingMends(
 }
 
 function wordsAround(words: readonly Word[], atMs: number): string {
-  const at = words.findIndex((w) => w.startMs >= atMs - 1);
-  if (at < 0) return "";
+  const at = firstWordFrom(words, atMs - 1);
   const [before, after] = WORDS_AROUND;
   const cueId = words[at]?.cueId;
   return words

@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import type { Finding } from "../base/index.ts";
+import type { Word } from "../narration/index.ts";
 
 /** Where something starts in the narration: at a word, and `offsetMs` after that word's beginning. */
 export const AnchorSchema = v.strictObject({
@@ -15,6 +16,12 @@ export const AnchorSchema = v.strictObject({
 export const AnchorsSchema = v.record(v.string(), AnchorSchema);
 export type Anchors = v.InferOutput<typeof AnchorsSchema>;
 export type Anchor = v.InferOutput<typeof AnchorSchema>;
+
+/** The words that anchors stand at, by id: a narration has thousands, and few are stood at. */
+export function anchoredWords(words: readonly Word[], anchors: Anchors): ReadonlyMap<string, Word> {
+  const wanted = new Set(Object.values(anchors).map((a) => a.wordId));
+  return new Map(words.filter((w) => wanted.has(w.id)).map((w) => [w.id, w]));
+}
 
 /** What is wrong with an anchor; `about` is the step's id. */
 export function anchorFinding(code: string, about: string, message: string): Finding {

@@ -2,7 +2,7 @@ import type { Finding } from "../base/index.ts";
 import type { Move } from "../drafter/index.ts";
 import type { Word } from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
-import { type Anchors, anchorFinding } from "./anchor.ts";
+import { type Anchors, anchoredWords, anchorFinding } from "./anchor.ts";
 import { type EditMap, type Held, nearestLesson, sourceToLesson } from "./edit-map.ts";
 
 /** One move in lesson time: the ruler lies from startMs, the pencil draws in [drawFromMs, drawToMs). */
@@ -44,7 +44,7 @@ export function tiedMoves(
 ): { at: ReadonlyMap<number, Tied>; findings: readonly Finding[] } {
   const anchors = Object.entries(take.strokeAnchors ?? {});
   if (anchors.length === 0) return NOTHING_TIED;
-  const words = new Map(take.words.map((w) => [w.id, w]));
+  const words = anchoredWords(take.words, take.strokeAnchors ?? {});
   const indices = new Map(moves.map((m, i) => [m.id, i]));
   const at = new Map<number, Tied>();
   const findings: Finding[] = [];

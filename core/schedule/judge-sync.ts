@@ -1,5 +1,5 @@
 import { type Finding, formatClock, formatLength, type Json } from "../base/index.ts";
-import type { Correction, Heard, Word } from "../narration/index.ts";
+import { type Correction, type Heard, type Word, wordsBetween } from "../narration/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
@@ -222,7 +222,7 @@ function lastValues(measured: readonly Heard[], words: readonly Word[]): Heard[]
   return measured.filter((h, i) => {
     const next = measured[i + 1];
     if (!next || next.startMs - h.endMs > 4000 || next.amount?.unit !== h.amount?.unit) return true;
-    const between = words.filter((w) => w.startMs >= h.endMs - 1 && w.endMs <= next.startMs + 1);
+    const between = wordsBetween(words, h.endMs - 1, next.startMs + 1);
     return !CORRECTS.test(between.map((w) => w.text).join(" "));
   });
 }

@@ -4,7 +4,7 @@ import type { Word } from "../narration/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
-import { type Anchors, anchorFinding } from "./anchor.ts";
+import { type Anchors, anchoredWords, anchorFinding } from "./anchor.ts";
 import { type EditMap, nearestLesson, sourceToLesson } from "./edit-map.ts";
 import { handTimesMs, tellingMs, waitMs } from "./estimate.ts";
 import { fitMoves, type MoveTiming, NOTHING_TIED, tiedMoves } from "./fit-moves.ts";
@@ -139,7 +139,7 @@ function startsInTake(
 
 /** The anchors that can be kept: known word, and no earlier than the anchored step before. */
 function anchoredStarts(steps: readonly Step[], take: NonNullable<ScheduleInput["take"]>) {
-  const words = new Map(take.words.map((w) => [w.id, w]));
+  const words = anchoredWords(take.words, take.anchors);
   const fixed = new Map<number, Start>();
   const findings: Finding[] = [];
   const drop = (code: string, about: string, message: string) =>
