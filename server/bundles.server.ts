@@ -30,6 +30,11 @@ export async function writeBundle(
   if (!found) return null;
   const { lesson } = found;
   const zip = new ZipFile();
+  // A recording that vanishes while it is packed ends this answer, not the server.
+  zip.on("error", (error: unknown) => {
+    const output = zip.outputStream as unknown as Readable;
+    output.destroy(error instanceof Error ? error : new Error(String(error)));
+  });
   const takes = await Promise.all(
     lesson.takes.map(async (take) => {
       if (take.narration)

@@ -1,7 +1,6 @@
-import { Readable } from "node:stream";
-import type { ReadableStream as WebStream } from "node:stream/web";
 import { data } from "react-router";
 import { type BroughtIn, readBundle } from "#server/bundles.server.ts";
+import { bodyOf } from "#server/files/request-body.server.ts";
 import { FileTooLarge, LARGEST_VIDEO_BYTES, withTemporaryFile } from "#server/files/store.server.ts";
 import type { Route } from "./+types/bundle-in";
 
@@ -15,10 +14,8 @@ export async function action({ request }: Route.ActionArgs) {
       status: 400,
     });
   try {
-    const answer = await withTemporaryFile(
-      Readable.fromWeb(request.body as WebStream),
-      LARGEST_VIDEO_BYTES,
-      (path) => readBundle(path, name),
+    const answer = await withTemporaryFile(bodyOf(request.body), LARGEST_VIDEO_BYTES, (path) =>
+      readBundle(path, name),
     );
     return data(answer, { status: "id" in answer ? 200 : 400 });
   } catch (error) {

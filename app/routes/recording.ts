@@ -1,6 +1,5 @@
-import { Readable } from "node:stream";
-import type { ReadableStream as WebStream } from "node:stream/web";
 import { data } from "react-router";
+import { bodyOf } from "#server/files/request-body.server.ts";
 import { FileTooLarge, LARGEST_VIDEO_BYTES, storeFile, VIDEO_TYPES } from "#server/files/store.server.ts";
 import { findLesson } from "#server/lessons.server.ts";
 import type { Route } from "./+types/recording";
@@ -28,11 +27,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (Number(request.headers.get("Content-Length") ?? 0) > limit) return refuse(tooLarge, 413);
   if (!request.body) return refuse(`"${name}" is empty. Nothing was stored.`, 400);
   try {
-    const file = await storeFile(
-      Readable.fromWeb(request.body as WebStream),
-      { originalName: name, mediaType },
-      limit,
-    );
+    const file = await storeFile(bodyOf(request.body), { originalName: name, mediaType }, limit);
     return { file } satisfies RecordingAnswer;
   } catch (error) {
     if (error instanceof FileTooLarge) return refuse(tooLarge, 413);

@@ -13,7 +13,14 @@ export function loader({ params, request }: Route.LoaderArgs) {
   let stop = () => {};
   const body = new ReadableStream({
     start(controller) {
-      const say = (line: string) => controller.enqueue(text.encode(line));
+      const say = (line: string) => {
+        try {
+          controller.enqueue(text.encode(line));
+        } catch {
+          // The window has gone without a word; there is nobody to tell any more.
+          stop();
+        }
+      };
       say(`data: ${found.revision}\n\n`);
       const unhear = hearSaved(found.id, (revision) => say(`data: ${revision}\n\n`));
       const alive = setInterval(() => say(": here\n\n"), ALIVE_EVERY_MS);

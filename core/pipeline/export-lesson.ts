@@ -1,15 +1,14 @@
 import { findCurrentTake } from "../lesson/index.ts";
-import { correctCues, type FrameRate } from "../narration/index.ts";
+import { type FrameRate, writeSubRip, writeWebVtt } from "../narration/index.ts";
 import {
   writeChapterList,
   writeChapters,
   writeEdl,
-  writeLessonSubRip,
-  writeLessonVtt,
   writeOtio,
   writeScheduleCsv,
   writeStepCues,
 } from "../schedule/index.ts";
+import { captionsOf } from "./captions.ts";
 import type { ComputedLesson } from "./compute-lesson.ts";
 
 /** What a lesson's times can be written out as. */
@@ -42,13 +41,13 @@ export function exportLesson(computed: ComputedLesson, format: ExportFormat, rat
   const { lesson, steps, schedule, editMap } = computed;
   const take = findCurrentTake(lesson);
   const timed = { title: lesson.title, steps, schedule };
-  const cues = take?.narration && correctCues(take.narration.cues, computed.words, take.corrections ?? []);
+  const captions = captionsOf(computed);
   const file = take?.video?.file ?? "take";
   switch (format) {
     case "vtt":
-      return cues && editMap ? writeLessonVtt(cues, editMap) : null;
+      return captions && writeWebVtt(captions);
     case "srt":
-      return cues && editMap ? writeLessonSubRip(cues, editMap) : null;
+      return captions && writeSubRip(captions);
     case "chapters":
       return writeChapters(timed);
     case "chapter-list":

@@ -1,3 +1,4 @@
+export { captionsOf } from "./captions.ts";
 export type { ComputedLesson } from "./compute-lesson.ts";
 export { computeLesson } from "./compute-lesson.ts";
 export type { DrawnLesson } from "./draw-lesson.ts";
@@ -8,7 +9,7 @@ export { judgeDrawing } from "./judge-drawing.ts";
 export { judgeDrift } from "./judge-drift.ts";
 export type { LessonState, PlaceName } from "./lesson-state.ts";
 export { readiness, stateOf } from "./lesson-state.ts";
-export { holdsToAdd, placeInWords, retake } from "./place-in-words.ts";
+export { contradictionsIn, holdsToAdd, placeInWords, retake } from "./place-in-words.ts";
 export type { Proposal } from "./propose.ts";
 export { proposeOrder, proposeVanishingPoints } from "./propose.ts";
 export { putTold, type ToldThing, thingsTold } from "./propose-things.ts";

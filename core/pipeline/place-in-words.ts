@@ -1,4 +1,4 @@
-import type { Change, Json } from "../base/index.ts";
+import type { Change, Finding, Json } from "../base/index.ts";
 import { findCurrentTake, type Take } from "../lesson/index.ts";
 import { tokensOf, type Word, wordsOf } from "../narration/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
@@ -12,7 +12,7 @@ import {
   proposeHolds,
   scheduleSteps,
 } from "../schedule/index.ts";
-import type { ComputedLesson } from "./compute-lesson.ts";
+import { type ComputedLesson, computeLesson } from "./compute-lesson.ts";
 
 /** Where every step seems to begin in the current take's words; steps in `keep` stay where they are. */
 export function placeInWords(computed: ComputedLesson, keep: ReadonlySet<string> = new Set()): Placed[] {
@@ -72,6 +72,13 @@ export function retake(old: Take, next: Take): { take: Take; carried: Carried[] 
     carried,
   };
 }
+
+/** What a new take says or shows otherwise than the drawing, told before it is taken. */
+export function contradictionsIn(computed: ComputedLesson, take: Take): Finding[] {
+  const lesson = { ...computed.lesson, takes: [...computed.lesson.takes, take], currentTake: take.id };
+  return computeLesson(lesson, computed).findings.filter((f) => CONTRADICTS.has(f.code));
+}
+const CONTRADICTS: ReadonlySet<string> = new Set(["said-otherwise", "counted-otherwise", "other-side"]);
 
 /** An offset belongs to its very word; beside another it would mean nothing. */
 function anchorsOf(carried: readonly Carried[], old: Anchors): Anchors {

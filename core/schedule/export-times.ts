@@ -1,12 +1,5 @@
 import type { Cue } from "../narration/index.ts";
-import {
-  FRAME_RATES,
-  type FrameRate,
-  formatTimeCode,
-  frameAtMs,
-  writeSubRip,
-  writeWebVtt,
-} from "../narration/index.ts";
+import { FRAME_RATES, type FrameRate, formatTimeCode, frameAtMs, writeWebVtt } from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
 import { type EditMap, sourceToLesson } from "./edit-map.ts";
 import type { Schedule } from "./schedule-steps.ts";
@@ -40,6 +33,11 @@ export function captionsInLesson(cues: readonly Cue[], map: EditMap): Omit<Cue, 
     if (from === null || to === null || to - from < 1) return [];
     return [{ startMs: Math.round(from), endMs: Math.round(to), text: cue.text }];
   });
+}
+
+/** The words on the screen at a moment of the lesson, given the captions in its time; null in a silence. */
+export function captionAt(captions: readonly Omit<Cue, "id">[], atMs: number): string | null {
+  return captions.findLast((c) => c.startMs <= atMs && atMs < c.endMs)?.text ?? null;
 }
 
 /** Where a cue whose start is cut is heard first, in lesson time; null when it is cut whole. */
@@ -87,16 +85,6 @@ export function writeChapterList(timed: Timed): string {
   return `${marked(timed)
     .map(({ step, startMs }, i) => `${clock(i === 0 ? 0 : startMs)} ${step.title}`)
     .join("\n")}\n`;
-}
-
-/** Captions as SubRip, in lesson time. */
-export function writeLessonSubRip(cues: readonly Cue[], map: EditMap): string {
-  return writeSubRip(captionsInLesson(cues, map));
-}
-
-/** Captions as WebVTT, in lesson time. */
-export function writeLessonVtt(cues: readonly Cue[], map: EditMap): string {
-  return writeWebVtt(captionsInLesson(cues, map));
 }
 
 /** Steps as CSV (RFC 4180): number, id, title, start, end and length in seconds. */

@@ -14,13 +14,12 @@ export {
 export { type Edit, EditSchema, EditsSchema } from "./edits.ts";
 export { handTimesMs, waitMs } from "./estimate.ts";
 export {
+  captionAt,
   captionsInLesson,
   type Timed,
   writeChapterList,
   writeChapters,
   writeEdl,
-  writeLessonSubRip,
-  writeLessonVtt,
   writeOtio,
   writeScheduleCsv,
   writeStepCues,
@@ -34,3 +33,4 @@ export { proposeHolds } from "./propose-holds.ts";
 export type { Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
 export { scheduleSteps } from "./schedule-steps.ts";
 export { type StrokeInRecording, startsInRecording, strokesInRecording } from "./starts-in-recording.ts";
+export { type Stray, wordsWithoutStep } from "./words-without-step.ts";

@@ -6,8 +6,8 @@ import type { Sheet } from "../view/index.ts";
 import { type EditMap, sourceToLesson } from "./edit-map.ts";
 import type { Edit } from "./edits.ts";
 import { waitMs } from "./estimate.ts";
-import { mmIn } from "./place-steps.ts";
 import type { Schedule, StepWindow } from "./schedule-steps.ts";
+import { mmIn } from "./suits.ts";
 
 /** A hold shorter than this share of what the class needs is said to be short. */
 const ENOUGH = 0.6;

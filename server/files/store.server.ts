@@ -113,5 +113,11 @@ export async function findFile(
 
 /** Part of a file as a web stream, [start, end] in bytes; the descriptor closes when the reader goes away. */
 export function streamFile(path: string, start: number, end: number, signal: AbortSignal): ReadableStream {
-  return Readable.toWeb(createReadStream(path, { start, end, signal })) as ReadableStream;
+  const stream = createReadStream(path, { start, end });
+  // A reader that has gone before the file is opened must not become an error that nobody hears: that ends the server.
+  stream.on("error", () => {});
+  const stop = () => stream.destroy();
+  if (signal.aborted) stop();
+  else signal.addEventListener("abort", stop, { once: true });
+  return Readable.toWeb(stream) as ReadableStream;
 }

@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import { connect } from "node:net";
 import AxeBuilder from "@axe-core/playwright";
 import { boxesOf, bringIn, copyOf, DEMO, documentOf, expect, saved, test } from "./bench-hand.ts";
 
@@ -182,6 +183,42 @@ test("no place moves under the hand while it loads, on a slow machine too", asyn
     // Web Vitals call 0.1 good; a bench should not move at all.
     expect(sum, `${place}: ${JSON.stringify(shifts)}`).toBeLessThan(0.01);
   }
+});
+
+test("whoever breaks off a request at any moment leaves the server standing", async ({ page, baseURL }) => {
+  const lesson = await documentOf(page, DEMO);
+  const media = `/media/${lesson.takes[0]?.video?.file}`;
+  const { hostname, port } = new URL(baseURL ?? "");
+  const breakOff = (head: string, afterMs: number) =>
+    new Promise<void>((done) => {
+      const socket = connect(Number(port), hostname, () => {
+        socket.write(`${head}\r\nHost: ${hostname}:${port}\r\n\r\n`);
+        setTimeout(() => {
+          socket.resetAndDestroy();
+          done();
+        }, afterMs);
+      });
+      socket.on("error", () => done());
+    });
+  const asked = [
+    `GET ${media} HTTP/1.1\r\nRange: bytes=1000-`,
+    `GET ${media} HTTP/1.1`,
+    `GET /lessons/${DEMO}/watch HTTP/1.1`,
+    `GET /lessons/${DEMO}/build HTTP/1.1`,
+    `GET /lessons/${DEMO}/bundle HTTP/1.1`,
+    `PUT /lessons/${DEMO}/recording HTTP/1.1\r\nContent-Type: video/mp4\r\nContent-Length: 900000`,
+    "PUT /bundles HTTP/1.1\r\nContent-Type: application/zip\r\nContent-Length: 900000",
+    `POST /lessons/${DEMO}/save HTTP/1.1\r\nContent-Type: application/json\r\nContent-Length: 9000`,
+  ];
+  for (let round = 0; round < 12; round++)
+    await Promise.all(asked.map((head, i) => breakOff(head, (round * 7 + i * 3) % 60)));
+  // A window that went while a lesson is saved hears of it no more; the save goes through.
+  const id = await copyOf(page);
+  await breakOff(`GET /lessons/${id}/watch HTTP/1.1`, 30);
+  await page.goto(`/lessons/${id}/build`);
+  await page.getByRole("button", { name: /^1\. / }).click();
+  await page.keyboard.press("ArrowRight");
+  await saved(page);
 });
 
 test("at 1024 by 700 nothing of a place is cut off to the side, and the sheet stays the largest thing", async ({

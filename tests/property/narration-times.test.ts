@@ -3,9 +3,9 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { setNarration } from "#core/handles";
 import { applyChanges, findCurrentTake, type Lesson } from "#core/lesson";
-import { alignWords, type Cue, wordsOf } from "#core/narration";
+import { alignWords, type Cue, sentencesOf, tokensOf, understand, wordsOf } from "#core/narration";
 import { computeLesson, exportLesson, holdsToAdd, placeInWords, retake } from "#core/pipeline";
-import { carryAnchors, editMap, sourceToLesson } from "#core/schedule";
+import { carryAnchors, editMap, sourceToLesson, wordsWithoutStep } from "#core/schedule";
 import { lesson, put, views } from "../unit/put-down.ts";
 
 const crates = put(
@@ -311,4 +311,33 @@ describe("a length said otherwise than it is drawn", () => {
       expect(told(mended.value.lesson), way.label).toEqual([]);
     }
   });
+});
+
+test("a sentence that tells of drawing what no step draws is found, and the steps' own words are not", () => {
+  const { steps } = computeLesson(crates);
+  const strays = [
+    "Now draw a weeping willow beside the water, three inches tall.",
+    "Go ahead and mark the handle of the bucket with two strokes.",
+    "I want you to draw a seagull that measures half an inch.",
+  ];
+  let [own, said] = [0, 0];
+  for (let seed = 1; seed <= 12; seed++) {
+    const { cues } = toldFrom(steps, seed * 104729);
+    const stray = strays[seed % strays.length] ?? "";
+    const at = Math.floor((cues.length * seed) / 13);
+    const before = cues.slice(0, at);
+    const from = before[before.length - 1]?.endMs ?? 0;
+    // Put in between two cues, with the silence it needs.
+    const told = [
+      ...before,
+      { id: "stray", startMs: from + 2600, endMs: from + 6600, text: stray },
+      ...cues.slice(at).map((c) => ({ ...c, startMs: c.startMs + 9200, endMs: c.endMs + 9200 })),
+    ].map((c, i) => ({ ...c, id: `c${i + 1}` }));
+    const tokens = tokensOf(told);
+    const found = wordsWithoutStep(steps, tokens, understand(told));
+    expect(found.map((f) => f.text)).toContain(stray);
+    own += found.length - 1;
+    said += sentencesOf(tokens).length;
+  }
+  expect(own / said).toBeLessThan(0.03);
 });

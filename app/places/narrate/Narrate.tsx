@@ -3,9 +3,16 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { type Finding, formatClock } from "#core/base";
 import { placeStep, placeSteps, placeStroke, setEdits, setNarration, setVideo } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
-import { correctWords, kindsByWord, readCaptions } from "#core/narration";
+import { correctWords, kindsByWord, readCaptions, tokensOf } from "#core/narration";
 import { holdsToAdd, placeInWords } from "#core/pipeline";
-import { type Edit, type Placed, paceCurve, startsInRecording, strokesInRecording } from "#core/schedule";
+import {
+  type Edit,
+  type Placed,
+  paceCurve,
+  startsInRecording,
+  strokesInRecording,
+  wordsWithoutStep,
+} from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { FindingList } from "../../ui/FindingList.tsx";
@@ -16,6 +23,7 @@ import { Lanes, PaceKey } from "./Lanes.tsx";
 import styles from "./Narrate.module.css";
 import { Script } from "./Script.tsx";
 import { StepPlace } from "./StepPlace.tsx";
+import { StrayWords } from "./StrayWords.tsx";
 import { Takes } from "./Takes.tsx";
 import { ToldThings } from "./ToldThings.tsx";
 import { type Stretch, Transcript } from "./Transcript.tsx";
@@ -75,6 +83,10 @@ export function Narrate() {
   );
   const cues = take?.narration?.cues ?? NO_CUES;
   const heard = useMemo(() => kindsByWord(cues, computed.heard), [cues, computed.heard]);
+  const stray = useMemo(
+    () => wordsWithoutStep(steps, tokensOf(cues), computed.heard),
+    [steps, cues, computed.heard],
+  );
   const pace = useMemo(
     () => (editMap ? paceCurve(words, schedule, editMap) : []),
     [words, schedule, editMap],
@@ -184,6 +196,7 @@ export function Narrate() {
             windows={schedule.windows}
             strokes={strokes}
             heard={heard}
+            stray={stray}
             chosenStep={step}
             chosenStroke={ownStroke}
             stretch={stretch}
@@ -312,6 +325,7 @@ export function Narrate() {
               : "Choose a step below to see what it says and shows."}
           </p>
         )}
+        {step ? null : <StrayWords stray={stray} onLook={player.seek} />}
         <FindingList
           findings={computed.findings.filter(
             (f) => SYNC.has(f.code) && (step === null || f.about === step.id || f.about === "take"),

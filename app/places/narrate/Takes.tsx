@@ -1,17 +1,23 @@
 import { Button, FileButton } from "@mantine/core";
 import { useState } from "react";
+import type { Finding } from "#core/base";
 import { addTake, freeTakeId, goToTake } from "#core/handles";
 import { findCurrentTake, type Take } from "#core/lesson";
 import { readCaptions } from "#core/narration";
-import { retake } from "#core/pipeline";
+import { contradictionsIn, retake } from "#core/pipeline";
 import type { Carried } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Narrate.module.css";
 
 /** The takes of the lesson: another one brought in beside the present, every place carried over, and the way back. */
 export function Takes() {
   const { lesson, computed, commit } = useLesson();
-  const [made, setMade] = useState<{ take: Take; carried: readonly Carried[] } | null>(null);
+  const [made, setMade] = useState<{
+    take: Take;
+    carried: readonly Carried[];
+    otherwise: readonly Finding[];
+  } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const current = findCurrentTake(lesson);
   if (!current?.narration) return null;
@@ -31,7 +37,8 @@ export function Takes() {
       corners: null,
       anchors: {},
     };
-    setMade(retake(current, next));
+    const carriedOver = retake(current, next);
+    setMade({ ...carriedOver, otherwise: contradictionsIn(computed, carriedOver.take) });
   };
   const titleOf = (stepId: string) => {
     const step = computed.steps.find((s) => s.id === stepId);
@@ -78,6 +85,12 @@ export function Takes() {
                 </li>
               ))}
           </ul>
+          {made.otherwise.length > 0 ? (
+            <>
+              <p>It says otherwise than the drawing:</p>
+              <FindingList findings={made.otherwise} />
+            </>
+          ) : null}
           <Button
             size="compact-md"
             onClick={() => {

@@ -1,7 +1,7 @@
 import { Fragment, type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { formatClock } from "#core/base";
 import type { Heard, HeardKind, Word } from "#core/narration";
-import type { StepWindow, StrokeInRecording } from "#core/schedule";
+import type { StepWindow, Stray, StrokeInRecording } from "#core/schedule";
 import type { Step } from "#core/steps";
 import styles from "./Narrate.module.css";
 
@@ -37,6 +37,7 @@ export function Transcript({
   windows,
   strokes,
   heard,
+  stray,
   chosenStep,
   chosenStroke,
   stretch,
@@ -51,6 +52,8 @@ export function Transcript({
   windows: readonly StepWindow[];
   strokes: readonly StrokeInRecording[];
   heard: ReadonlyMap<string, readonly Heard[]>;
+  /** Sentences that no step draws. */
+  stray: readonly Stray[];
   chosenStep: Step | null;
   chosenStroke: string | null;
   stretch: Stretch | null;
@@ -82,6 +85,7 @@ export function Transcript({
     }
     return byWord;
   }, [strokes, steps]);
+  const strayWords = useMemo(() => new Set(stray.flatMap((s) => s.wordIds)), [stray]);
   const cues = useMemo(() => {
     const groups: { id: string; startMs: number; from: number; words: Word[] }[] = [];
     for (const [i, word] of words.entries()) {
@@ -117,9 +121,11 @@ export function Transcript({
               const index = cue.from + k;
               const said = (heard.get(word.id) ?? []).filter((h) => SHOWN[h.kind]);
               const look = said.map((h) => SHOWN[h.kind]?.look).find(Boolean);
-              const means = said
-                .map((h) => (h.kind === "misheard" ? `perhaps "${h.name}"` : SHOWN[h.kind]?.called))
-                .join(", ");
+              const isStray = strayWords.has(word.id);
+              const means = [
+                ...said.map((h) => (h.kind === "misheard" ? `perhaps "${h.name}"` : SHOWN[h.kind]?.called)),
+                ...(isStray ? ["in no step"] : []),
+              ].join(", ");
               const isSpoken = spokenMs !== null && word.startMs <= spokenMs && spokenMs < word.endMs;
               return (
                 <Fragment key={word.id}>
@@ -153,6 +159,7 @@ export function Transcript({
                     type="button"
                     data-word={word.id}
                     data-look={look}
+                    data-stray={isStray}
                     data-marked={stretch !== null && index >= stretch.from && index <= stretch.to}
                     data-spoken={isSpoken}
                     className={styles.word}

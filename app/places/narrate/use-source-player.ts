@@ -5,6 +5,8 @@ export interface SourcePlayer {
   /** Source time, ms. */
   readonly atMs: number;
   readonly playing: boolean;
+  /** Source time at this very moment, ms: what is shown may be a frame or two behind. */
+  now(): number;
   toggle(): void;
   seek(ms: number): void;
 }
@@ -46,6 +48,7 @@ export function useSourcePlayer(present: boolean): SourcePlayer {
     element,
     atMs,
     playing,
+    now: useCallback(() => Math.round((element.current?.currentTime ?? 0) * 1000), []),
     toggle: useCallback(() => {
       const video = element.current;
       if (!video) return;

@@ -33,7 +33,7 @@ export function useTapping(
   const target = step ?? due;
 
   const now = () => {
-    const at = player.atMs - HAND_LAG_MS;
+    const at = player.now() - HAND_LAG_MS;
     const word = nearestWord(words, at);
     if (!word) return null;
     const offsetMs = Math.round(at - word.startMs);
@@ -50,8 +50,7 @@ export function useTapping(
   const tapStroke = () => {
     const at = now();
     if (!at) return;
-    const lesson_ms = player.atMs;
-    drawing.current ??= stepAt(lesson_ms);
+    drawing.current ??= stepAt(player.now());
     const current = drawing.current;
     const move = current && current.nextMove <= current.step.lastMove ? moves[current.nextMove] : undefined;
     if (!current || !move) return;

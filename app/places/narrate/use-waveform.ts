@@ -16,6 +16,7 @@ export interface Waveform {
 export function useWaveform(file: string | null): Waveform {
   const [state, setState] = useState<Waveform>({ peaks: null, progress: null });
   useEffect(() => {
+    setState({ peaks: null, progress: null });
     if (!file) return;
     const stop = new AbortController();
     let worker: Worker | null = null;

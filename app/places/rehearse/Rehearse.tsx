@@ -5,6 +5,8 @@ import { frameAt, toPicture } from "#core/display";
 import { findPaperToPicture } from "#core/geometry";
 import { setCorners, startingCorners } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
+import { captionsOf } from "#core/pipeline";
+import { captionAt } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { StepWords } from "../../lesson/StepWords.tsx";
@@ -28,7 +30,11 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
   const [loop, setLoop] = useState(false);
   const [placing, setPlacing] = useState(false);
   const [prompting, setPrompting] = useState(false);
+  const [captionsOn, setCaptionsOn] = useState(true);
   const [dragged, setDragged] = useState<NonNullable<typeof take>["corners"]>(null);
+
+  const captions = useMemo(() => captionsOf(computed) ?? [], [computed]);
+  const caption = captionsOn ? captionAt(captions, clock.atMs) : null;
 
   const corners = dragged ?? take?.corners ?? null;
   const frame = useMemo(
@@ -152,6 +158,11 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
             ) : null}
           </div>
         </div>
+        {captions.length > 0 && captionsOn && !prompting ? (
+          <p className={styles.caption} data-caption="">
+            {caption}
+          </p>
+        ) : null}
         {corners && !paperToPx ? (
           <p className={styles.notice}>
             These corners do not go round a sheet in order, so no overlay can be laid on them. Drag them to
@@ -200,6 +211,13 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
             onChange={(e) => setPrompting(e.currentTarget.checked)}
           />
           <Switch label="Loop this step" checked={loop} onChange={(e) => setLoop(e.currentTarget.checked)} />
+          {captions.length > 0 ? (
+            <Switch
+              label="Captions"
+              checked={captionsOn}
+              onChange={(e) => setCaptionsOn(e.currentTarget.checked)}
+            />
+          ) : null}
           {video ? (
             <Switch
               label="Overlay"
@@ -220,7 +238,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
               {placing ? "Corners are right" : "Place the sheet's corners"}
             </Button>
           ) : null}
-          <span className={styles.keys}>Space plays · J and L two seconds · P and N step by step</span>
+          <span className={styles.keys}>Space plays · P and N step by step</span>
         </div>
       </div>
       <aside className={place.column} aria-label="The step now">

@@ -1,0 +1,126 @@
+import { parseLength } from "../base/index.ts";
+import type { Heard, Token } from "../narration/index.ts";
+import type { Step } from "../steps/index.ts";
+
+/** Words that say nothing about a step. */
+const EMPTY: ReadonlySet<string> = new Set(
+  "a an and the of to in on at for from with it its is are be this that these those you your we our i my me so now then okay ok just really very gonna going go get do does did up down out over here there one as if but not no all can will would could should have has had like know right little bit let's them they he she or by into what when where how about some more each".split(
+    " ",
+  ),
+);
+
+/** Words of one meaning in this trade: common practice, no published source. */
+const SYNONYMS: Readonly<Record<string, string>> = {
+  vp: "point",
+  vanish: "point",
+  dot: "point",
+  vertic: "upright",
+  horizont: "level",
+  rub: "erase",
+  eras: "erase",
+  clean: "erase",
+  connect: "join",
+  rule: "draw",
+  sketch: "draw",
+  curb: "kerb",
+  eyelevel: "horizon",
+  tile: "floor",
+  crate: "box",
+  cube: "box",
+  gable: "roof",
+  peak: "roof",
+  ridge: "roof",
+  diagon: "cross",
+  tail: "guide",
+  back: "far",
+};
+
+/** The stem of a word: plain endings off, words of one meaning made one (after M. Porter, 1980, simplified, from memory). */
+export function stemOf(word: string): string {
+  const bare = word.toLowerCase().replace(/[^a-z0-9½¼¾/]/g, "");
+  if (bare.length <= 3) return SYNONYMS[bare] ?? bare;
+  const stem = bare
+    .replace(/(?:ings?|edly|ed|ers?|ly|ies|es|s)$/, (end) => (bare.length - end.length >= 3 ? "" : end))
+    .replace(/(.)\1$/, "$1")
+    .replace(/e$/, "");
+  return SYNONYMS[stem] ?? SYNONYMS[bare] ?? stem;
+}
+
+/** How strongly a spoken measure that a step also states ties it there, in words of evidence. */
+const SAME_MEASURE = 2.5;
+const MM: Readonly<Record<string, number>> = { in: 25.4, cm: 10, mm: 1, ft: 304.8, m: 1000 };
+
+/** For every step and sentence, how well they suit each other. */
+export function suits(
+  steps: readonly Step[],
+  sentences: readonly (readonly Token[])[],
+  heard: readonly Heard[],
+): number[][] {
+  const terms = steps.map(termsOf);
+  const inSteps = new Map<string, number>();
+  for (const own of terms) for (const stem of own.keys()) inSteps.set(stem, (inSteps.get(stem) ?? 0) + 1);
+  const rarity = (stem: string) => Math.log((steps.length + 1) / ((inSteps.get(stem) ?? 0) + 0.5));
+  const readings = steps.map((step) => step.readings.flatMap(mmIn));
+  const measures = new Map<string, number>();
+  for (const h of heard) {
+    const { amount } = h;
+    const mm =
+      amount && typeof amount.value === "number"
+        ? amount.value * (MM[amount.unit] ?? Number.NaN)
+        : Number.NaN;
+    const first = h.ranges[0];
+    if (h.kind === "measurement" && first && Number.isFinite(mm))
+      measures.set(`${first.cueId} ${first.from}`, mm);
+  }
+  const spoken = sentences.map((tokens) => ({
+    stems: [...new Set(tokens.flatMap((t) => t.plain.replace(/,$/, "").split(" ").map(stemOf)))],
+    mm: tokens.flatMap((t) => measures.get(`${t.cueId} ${t.from}`) ?? []),
+  }));
+  return steps.map((_, i) =>
+    spoken.map(({ stems, mm }) => {
+      let value = -0.15;
+      for (const stem of stems) {
+        const weight = terms[i]?.get(stem);
+        if (weight !== undefined) value += weight * Math.max(0, rarity(stem)) * 0.5;
+      }
+      for (const said of mm) if (readings[i]?.some((r) => Math.abs(r - said) < 0.8)) value += SAME_MEASURE;
+      return value;
+    }),
+  );
+}
+
+/** The stems of what is said, each once, without the words that say nothing. */
+export function contentStems(tokens: readonly Token[]): string[] {
+  const words = tokens.flatMap((t) => t.plain.replace(/,$/, "").split(" "));
+  const stems = words.filter((w) => !EMPTY.has(w) && !/^\d/.test(w)).map(stemOf);
+  return [...new Set(stems)].filter((stem) => stem.length > 1);
+}
+
+/** The stems a step would be told with; its title says most. */
+export function termsOf(step: Step): Map<string, number> {
+  const terms = new Map<string, number>();
+  const add = (text: string, weight: number) => {
+    for (const word of text.split(/[\s:,.;]+/)) {
+      const stem = stemOf(word);
+      if (stem.length < 2 || EMPTY.has(word.toLowerCase()) || /^\d+$/.test(stem)) continue;
+      terms.set(stem, Math.max(terms.get(stem) ?? 0, weight));
+    }
+  };
+  for (const sentence of step.instruction) add(sentence, 0.8);
+  add(step.check, 0.4);
+  for (const reading of step.readings) add(reading, 0.4);
+  add(step.title, 1.6);
+  if (step.kind === "erase") add("erase rub guide", 1.6);
+  return terms;
+}
+
+/** Lengths written in a reading, in mm: "2 1⁄2 in from the left edge". */
+export function mmIn(reading: string): number[] {
+  const written = reading.replaceAll("\u00a0", " ").replaceAll("\u2044", "/");
+  return [...written.matchAll(/(\d+(?:\.\d+)?(?: \d+\/\d+)?|\d+\/\d+) (in|mm|cm)\b/g)].flatMap(
+    ([, number, unit]) => {
+      const mm = parseLength(`${number} ${unit}`, { unit: "mm", smallestFraction: 16 }, 0);
+      return mm === null ? [] : [mm];
+    },
+  );
+}

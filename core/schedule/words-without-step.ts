@@ -1,0 +1,86 @@
+import { type Heard, type HeardKind, sentencesOf, type Token } from "../narration/index.ts";
+import type { Step } from "../steps/index.ts";
+import { contentStems, stemOf, suits, termsOf } from "./suits.ts";
+
+/** A sentence that tells of drawing which no step does. */
+export interface Stray {
+  readonly wordIds: readonly string[];
+  readonly startMs: number;
+  readonly text: string;
+}
+
+/** Above this a sentence suits a step so well that it is about it, whatever else it says: its own measure, or rare words. */
+const ABOUT_A_STEP = 1.6;
+/** A sentence of which so much is in no step's words speaks of something else. */
+const UNKNOWN_SHARE = 0.5;
+const LEAST_UNKNOWN = 2;
+/** Things a class draws: one that no step names is enough. Common practice, no published source. */
+const THINGS: ReadonlySet<string> = new Set(
+  "house shed hut building window door shutter chimney tree bush cloud post pole bollard fence rail plank stairs ladder arch column bench chair table shelf drawer book road path lane street lamp lantern hill bridge gate boat barge skiff sign wheel cart planter flag rope anchor bucket barrel clock bell seagull bird person"
+    .split(" ")
+    .map(stemOf),
+);
+/** How one speaks to a class, whatever is drawn. */
+const MANNER: ReadonlySet<string> = new Set(
+  ["ahead", "want", "like", "everybody", "everyone", "guys", "please", "turn", "light", "slow", "careful"]
+    .concat(["own", "try", "give", "start", "begin", "time", "look", "see", "need", "inch", "centimetre"])
+    .concat(["same", "thing", "two", "three", "four", "half", "both", "bit", "remember", "today", "class"])
+    .map(stemOf),
+);
+/** What makes a sentence one that tells the class to draw. */
+const TELLS: ReadonlySet<HeardKind> = new Set(["act-now", "to-vp", "measurement"]);
+/** What makes it speak of something else than the drawing at hand. */
+const ELSEWHERE: ReadonlySet<HeardKind> = new Set([
+  "watch-only",
+  "recap",
+  "part-break",
+  "materials",
+  "pause",
+  "rewind",
+  "come-back",
+  "speeded",
+  "caution",
+]);
+/** Shorter sentences ("Go ahead and do that now.") point at what was said before. */
+const LEAST_WORDS = 6;
+
+/** Sentences that tell of drawing but suit no step: said and not drawn, or a step that is missing. In the order of speech. */
+export function wordsWithoutStep(
+  steps: readonly Step[],
+  tokens: readonly Token[],
+  heard: readonly Heard[],
+): Stray[] {
+  if (steps.length === 0) return [];
+  const kinds = new Map<string, Set<HeardKind>>();
+  for (const h of heard)
+    for (const id of h.wordIds) kinds.set(id, (kinds.get(id) ?? new Set<HeardKind>()).add(h.kind));
+  const telling = sentencesOf(tokens).filter((s) => {
+    const here = new Set(s.tokens.flatMap((t) => [...(kinds.get(t.wordId) ?? [])]));
+    return (
+      s.tokens.length >= LEAST_WORDS &&
+      [...here].some((k) => TELLS.has(k)) &&
+      ![...here].some((k) => ELSEWHERE.has(k))
+    );
+  });
+  const known = new Set(steps.flatMap((step) => [...termsOf(step).keys()]));
+  const fits = suits(
+    steps,
+    telling.map((s) => s.tokens),
+    heard,
+  );
+  return telling.flatMap((s, j): Stray[] => {
+    const first = s.tokens[0];
+    if (!first || fits.some((row) => (row[j] ?? 0) > ABOUT_A_STEP)) return [];
+    const content = contentStems(s.tokens).filter((stem) => !MANNER.has(stem));
+    const unknown = content.filter((stem) => !known.has(stem));
+    const speaksOfOther = unknown.length >= Math.max(LEAST_UNKNOWN, content.length * UNKNOWN_SHARE);
+    if (!speaksOfOther && !unknown.some((stem) => THINGS.has(stem))) return [];
+    return [
+      {
+        wordIds: s.tokens.map((t) => t.wordId),
+        startMs: first.startMs,
+        text: s.tokens.map((t) => t.text).join(" "),
+      },
+    ];
+  });
+}
