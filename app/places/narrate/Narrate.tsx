@@ -1,9 +1,8 @@
-import { Button, FileButton } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { type Finding, formatClock } from "#core/base";
-import { placeStep, placeSteps, placeStroke, setEdits, setNarration, setVideo } from "#core/handles";
+import { placeStep, placeSteps, placeStroke, setEdits } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
-import { correctWords, kindsByWord, readCaptions, tokensOf } from "#core/narration";
+import { correctWords, kindsByWord, tokensOf } from "#core/narration";
 import { holdsToAdd, placeInWords } from "#core/pipeline";
 import {
   type Edit,
@@ -16,65 +15,34 @@ import {
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { FindingList } from "../../ui/FindingList.tsx";
+import { BringInTake } from "./BringInTake.tsx";
 import { DoubtfulPlaces, SURE } from "./DoubtfulPlaces.tsx";
-import { sayEdit } from "./EditMark.tsx";
-import { EditTools } from "./EditTools.tsx";
-import { Lanes, PaceKey } from "./Lanes.tsx";
+import { Lanes } from "./Lanes.tsx";
 import styles from "./Narrate.module.css";
+import { PlayerBar } from "./PlayerBar.tsx";
 import { Script } from "./Script.tsx";
 import { StepPlace } from "./StepPlace.tsx";
 import { StrayWords } from "./StrayWords.tsx";
 import { Takes } from "./Takes.tsx";
 import { ToldThings } from "./ToldThings.tsx";
 import { type Stretch, Transcript } from "./Transcript.tsx";
-import { uploadRecording } from "./upload-recording.ts";
 import { useSourcePlayer } from "./use-source-player.ts";
 import { useTapping } from "./use-tapping.ts";
 import { useWaveform } from "./use-waveform.ts";
 import { WriteOut } from "./WriteOut.tsx";
 
-/** An hour of captions is about 0.1 MB, with every word's time ten times that; anything past this is no caption file. */
-const LARGEST_CAPTIONS_BYTES = 8 * 1024 * 1024;
 const NO_CUES: readonly [] = [];
 
 /** The words of the take, with every step's start standing in the text; the recording's own time below. */
 export function Narrate() {
-  const { lessonId, lesson, computed, commit, step, chooseStep } = useLesson();
+  const { lesson, computed, commit, step, chooseStep } = useLesson();
   const take = findCurrentTake(lesson);
-  const [problems, setProblems] = useState<readonly Finding[]>([]);
-  const [progress, setProgress] = useState<number | null>(null);
   const [stretch, setStretch] = useState<Stretch | null>(null);
   const [doubtful, setDoubtful] = useState<readonly Placed[]>([]);
   const [said, setSaid] = useState<string | null>(null);
   const [chosenEdit, setChosenEdit] = useState<number | null>(null);
   const player = useSourcePlayer(take?.video != null);
   const waveform = useWaveform(take?.video?.file ?? null);
-
-  const bringInCaptions = async (file: File | null) => {
-    if (!file) return;
-    if (file.size > LARGEST_CAPTIONS_BYTES) {
-      setProblems([
-        problem(
-          `"${file.name}" is ${(file.size / 1024 ** 2).toFixed(1)} MB; captions have at most ${LARGEST_CAPTIONS_BYTES / 1024 ** 2} MB. Nothing was changed.`,
-        ),
-      ]);
-      return;
-    }
-    const read = readCaptions(await file.text());
-    setProblems(read.findings);
-    if (read.ok) commit(setNarration(lesson, file.name, read.value.cues));
-  };
-  const bringInVideo = async (file: File | null) => {
-    if (!file) return;
-    setProgress(0);
-    const stored = await uploadRecording(lessonId, file, setProgress);
-    setProgress(null);
-    if ("problem" in stored) setProblems([problem(stored.problem)]);
-    else {
-      setProblems([]);
-      commit(setVideo(lesson, file.name, stored));
-    }
-  };
 
   const { schedule, steps, editMap } = computed;
   const words = useMemo(
@@ -157,21 +125,7 @@ export function Narrate() {
   return (
     <div className={place.sides}>
       <div className={styles.reading}>
-        <div className={styles.tray}>
-          <FileButton accept=".vtt,.srt,.txt,.json" onChange={(f) => void bringInCaptions(f)}>
-            {(props) => (
-              <Button variant={take?.narration ? "default" : "filled"} {...props}>
-                {take?.narration ? "Bring in other captions" : "Bring in captions"}
-              </Button>
-            )}
-          </FileButton>
-          <FileButton accept="video/mp4,video/webm,video/quicktime" onChange={(f) => void bringInVideo(f)}>
-            {(props) => (
-              <Button variant="default" {...props} loading={progress !== null}>
-                {take?.video ? "Bring in another recording" : "Bring in the recording"}
-              </Button>
-            )}
-          </FileButton>
+        <BringInTake words={words.length}>
           {take?.narration ? (
             <>
               <Button variant={open > 0 ? "filled" : "default"} disabled={open === 0} onClick={placeAll}>
@@ -180,15 +134,7 @@ export function Narrate() {
               <AddWaits />
             </>
           ) : null}
-          <span className={place.quiet} role="status">
-            {progress !== null
-              ? `${Math.round(progress * 100)} % of the recording is stored`
-              : take?.narration
-                ? `${take.narration.cues.length} cues, ${words.length} words from ${take.narration.fileName}`
-                : ""}
-          </span>
-        </div>
-        <FindingList findings={problems} />
+        </BringInTake>
         {take?.narration ? (
           <Transcript
             words={words}
@@ -220,43 +166,16 @@ export function Narrate() {
         )}
         {take && durationMs > 0 ? (
           <div className={styles.lanes}>
-            <div className={styles.player}>
-              <Button
-                variant="default"
-                size="compact-md"
-                disabled={!take.video}
-                onClick={player.toggle}
-                aria-label={player.playing ? "Stop the recording" : "Play the recording"}
-              >
-                {player.playing ? "Stop" : "Play"}
-              </Button>
-              <Button
-                variant={tapping.on ? "filled" : "default"}
-                size="compact-md"
-                disabled={!take.video || words.length === 0}
-                aria-pressed={tapping.on}
-                onClick={tapping.toggle}
-              >
-                Tap along
-              </Button>
-              <span className={place.quiet} role="status">
-                {tapping.on
-                  ? tapping.says
-                  : marked
-                    ? `Marked ${formatClock(marked.fromMs)} to ${formatClock(marked.toMs)}:`
-                    : chosenEdit !== null && edits[chosenEdit]
-                      ? `${sayEdit(edits[chosenEdit])}. Arrows move it, with Shift its end, Delete takes it away.`
-                      : "Mark words with Shift to cut them, play them faster, or wait after them."}
-              </span>
-              <EditTools
-                edits={edits}
-                marked={marked}
-                chosen={chosenEdit}
-                onAdd={addEdit}
-                onGone={() => setChosenEdit(null)}
-              />
-              <PaceKey />
-            </div>
+            <PlayerBar
+              player={player}
+              tapping={tapping}
+              canTap={words.length > 0}
+              marked={marked}
+              edits={edits}
+              chosenEdit={chosenEdit}
+              onAdd={addEdit}
+              onGone={() => setChosenEdit(null)}
+            />
             <Lanes
               durationMs={durationMs}
               waveform={waveform}
@@ -365,8 +284,4 @@ function AddWaits() {
       Add the waits
     </Button>
   );
-}
-
-function problem(message: string): Finding {
-  return { code: "not-brought-in", severity: "fault", about: "take", message, numbers: {} };
 }

@@ -1,4 +1,4 @@
-import { Button, FileButton } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useState } from "react";
 import type { Finding } from "#core/base";
 import { addTake, freeTakeId, goToTake } from "#core/handles";
@@ -7,6 +7,7 @@ import { readCaptions } from "#core/narration";
 import { contradictionsIn, retake } from "#core/pipeline";
 import type { Carried } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import { FilePick } from "../../ui/FilePick.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Narrate.module.css";
 
@@ -21,8 +22,7 @@ export function Takes() {
   const [problem, setProblem] = useState<string | null>(null);
   const current = findCurrentTake(lesson);
   if (!current?.narration) return null;
-  const bringIn = async (file: File | null) => {
-    if (!file) return;
+  const bringIn = async (file: File) => {
     const read = readCaptions(await file.text());
     if (!read.ok) {
       setProblem(read.findings[0]?.message ?? "These captions cannot be read.");
@@ -62,13 +62,13 @@ export function Takes() {
           </li>
         ))}
       </ul>
-      <FileButton accept=".vtt,.srt,.txt,.json" onChange={(f) => void bringIn(f)}>
+      <FilePick accept=".vtt,.srt,.txt,.json" onPick={(f) => void bringIn(f)}>
         {(props) => (
           <Button size="compact-md" variant="default" {...props}>
             A new take, by its captions
           </Button>
         )}
-      </FileButton>
+      </FilePick>
       {problem ? <p role="alert">{problem}</p> : null}
       {made ? (
         <div role="status">

@@ -1,6 +1,8 @@
 import { type RefObject, useCallback, useEffect, useRef, useState } from "react";
 
 export interface SourcePlayer {
+  /** Whether there is a recording to play. */
+  readonly present: boolean;
   readonly element: RefObject<HTMLVideoElement | null>;
   /** Source time, ms. */
   readonly atMs: number;
@@ -45,6 +47,7 @@ export function useSourcePlayer(present: boolean): SourcePlayer {
     };
   }, [present]);
   return {
+    present,
     element,
     atMs,
     playing,

@@ -1,7 +1,8 @@
-import { Button, FileButton, Progress } from "@mantine/core";
+import { Button, Progress } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate, useSubmit } from "react-router";
 import type { BundleAnswer } from "../../routes/bundle-in.ts";
+import { FilePick } from "../../ui/FilePick.tsx";
 import { putFile } from "../../ui/put-file.ts";
 
 /** Brings in a lesson: a bundle with all that belongs to it, or a document alone. */
@@ -9,8 +10,7 @@ export function BringIn({ onProblems }: { onProblems: (problems: readonly string
   const submit = useSubmit();
   const navigate = useNavigate();
   const [sent, setSent] = useState<number | null>(null);
-  const take = async (file: File | null) => {
-    if (!file) return;
+  const take = async (file: File) => {
     onProblems([]);
     if (/\.json$/i.test(file.name) || file.type === "application/json") {
       const form = new FormData();
@@ -26,13 +26,13 @@ export function BringIn({ onProblems }: { onProblems: (problems: readonly string
   };
   return (
     <>
-      <FileButton accept=".zip,application/zip,.json,application/json" onChange={(file) => void take(file)}>
+      <FilePick accept=".zip,application/zip,.json,application/json" onPick={(file) => void take(file)}>
         {(props) => (
           <Button variant="default" {...props} loading={sent !== null}>
             Bring in a lesson file
           </Button>
         )}
-      </FileButton>
+      </FilePick>
       {sent !== null ? <Progress value={sent * 100} w={120} aria-label="Bringing it in" /> : null}
     </>
   );

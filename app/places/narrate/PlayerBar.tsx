@@ -1,0 +1,65 @@
+import { Button } from "@mantine/core";
+import { formatClock } from "#core/base";
+import type { Edit } from "#core/schedule";
+import place from "../../lesson/place.module.css";
+import { sayEdit } from "./EditMark.tsx";
+import { EditTools } from "./EditTools.tsx";
+import { PaceKey } from "./Lanes.tsx";
+import styles from "./Narrate.module.css";
+import type { SourcePlayer } from "./use-source-player.ts";
+import type { Tapping } from "./use-tapping.ts";
+
+/** Above the lanes: plays the recording, taps along, and does what is marked or chosen. */
+export function PlayerBar({
+  player,
+  tapping,
+  canTap,
+  marked,
+  edits,
+  chosenEdit,
+  onAdd,
+  onGone,
+}: {
+  player: SourcePlayer;
+  tapping: Tapping;
+  canTap: boolean;
+  marked: { readonly fromMs: number; readonly toMs: number } | null;
+  edits: readonly Edit[];
+  chosenEdit: number | null;
+  onAdd: (edit: Edit) => void;
+  onGone: () => void;
+}) {
+  return (
+    <div className={styles.player}>
+      <Button
+        variant="default"
+        size="compact-md"
+        disabled={!player.present}
+        onClick={player.toggle}
+        aria-label={player.playing ? "Stop the recording" : "Play the recording"}
+      >
+        {player.playing ? "Stop" : "Play"}
+      </Button>
+      <Button
+        variant={tapping.on ? "filled" : "default"}
+        size="compact-md"
+        disabled={!player.present || !canTap}
+        aria-pressed={tapping.on}
+        onClick={tapping.toggle}
+      >
+        Tap along
+      </Button>
+      <span className={place.quiet} role="status">
+        {tapping.on
+          ? tapping.says
+          : marked
+            ? `Marked ${formatClock(marked.fromMs)} to ${formatClock(marked.toMs)}:`
+            : chosenEdit !== null && edits[chosenEdit]
+              ? `${sayEdit(edits[chosenEdit])}. Arrows move it, with Shift its end, Delete takes it away.`
+              : "Mark words with Shift to cut them, play them faster, or wait after them."}
+      </span>
+      <EditTools edits={edits} marked={marked} chosen={chosenEdit} onAdd={onAdd} onGone={onGone} />
+      <PaceKey />
+    </div>
+  );
+}
