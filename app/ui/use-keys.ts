@@ -25,6 +25,8 @@ export function useSingleKeysOn(): [on: boolean, set: (on: boolean) => void] {
 
 /** Where keys belong to what one types into. */
 const FIELDS = "input, textarea, select, [contenteditable], [role=dialog]";
+/** What Space and Enter press, when it has the focus. */
+const PRESSED = "button, a[href], summary, [role=button], [role=switch], [role=menuitem]";
 
 /**
  * Keys that do something wherever the focus is, but in a field one types into or a dialogue; single ones only while they are
@@ -34,7 +36,9 @@ export function useKeys(keys: readonly HotkeyItem[]): void {
   const [on] = useSingleKeysOn();
   const latest = useRef<(event: KeyboardEvent) => void>(() => {});
   latest.current = (event) => {
-    if (event.defaultPrevented || (event.target as Element | null)?.closest?.(FIELDS)) return;
+    const target = event.target as Element | null;
+    if (event.defaultPrevented || target?.closest?.(FIELDS)) return;
+    if ((event.key === " " || event.key === "Enter") && target?.closest?.(PRESSED)) return;
     getHotkeyHandler(keys.filter(([key]) => on || /^(mod|alt|ctrl)\+/.test(key)))(event);
   };
   useEffect(() => {

@@ -98,4 +98,8 @@ test("without a take the lesson draws itself at its estimated pace, by keyboard 
   const from = await at();
   await expect.poll(at).toBeGreaterThan(from + 400);
   await page.keyboard.press("Space");
+  // Space presses the button that has the focus; it plays only where none has.
+  await page.getByRole("button", { name: "Next step" }).press("Space");
+  await expect(page.getByRole("heading", { name: /Left bench: to the vanishing point/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Play" })).toBeVisible();
 });

@@ -30,7 +30,7 @@ export function BringInTake({ words, children }: { words: number; children: Reac
     }
     const read = readCaptions(await file.text());
     setProblems(read.findings);
-    if (read.ok) commit(setNarration(lesson, file.name, read.value.cues));
+    if (read.ok) commit((now) => setNarration(now, file.name, read.value.cues));
   };
   const bringInVideo = async (file: File) => {
     setProgress(0);
@@ -39,7 +39,8 @@ export function BringInTake({ words, children }: { words: number; children: Reac
     if ("problem" in stored) setProblems([problem(stored.problem)]);
     else {
       setProblems([]);
-      commit(setVideo(lesson, file.name, stored));
+      // A recording takes its time: what was done to the lesson meanwhile stays.
+      commit((now) => setVideo(now, file.name, stored));
     }
   };
 

@@ -81,6 +81,8 @@ export function useTapping(
     says: `Enter: ${target ? `step ${target.number} begins` : "a step begins"}. Full stop: its next line begins. Space stops.`,
     toggle: () => {
       drawing.current = null;
+      // Enter and Space belong to the tapping now, not to the button that began it.
+      if (!on) (document.activeElement as HTMLElement | null)?.blur();
       setOn(!on);
       if (!on && !player.playing) player.toggle();
     },
