@@ -22,6 +22,7 @@ const TO_VP: readonly RegExp[] = [
     `(?:aim|aims|aiming|aimed|point|points|pointing|head|heads|heading)(?: [\\w']+){0,5}? (?:at|for) ${TO_POINT}`,
   ),
   pattern(`(?:line|lines|lining|match|matches)(?: [\\w']+){0,6}? up (?:with|to) ${TO_POINT}`),
+  pattern(`(?:line|lines|lining) up(?: [\\w']+){1,4} (?:with|to) ${TO_POINT}`),
   pattern(
     `(?:to|toward|towards) (?:the |our |your |my |that |this |its |left |right |other |opposite |same |first |second |far )*${VP}`,
   ),
@@ -53,7 +54,7 @@ const SAME_SIDE = pattern(
 );
 
 const ERASE = pattern(
-  "(?:(?:to|and|then|now|i'm|i'll|let's|let me|we'll|we're|we can|you can|can|go ahead and|just|i'm going to|going to|gonna) )*(?:erase|erasing|erases|erased|rub(?:bing)?(?: \\w+){0,4}? (?:out|away|off)|clean(?:ing)? up|get(?:ting)? rid of|take (?:away|out|off) (?:the|those|these|that|this|your) (?:extra|guide|construction|overlapping|unneeded)(?: \\w+)? ?(?:lines?)?|take (?:away|out|off) (?:the|those|these|your)(?: \\w+){0,2}? (?:lines?|guides?|guidelines?|tails?|helpers?|diagonals?)|out (?:go|goes|come|comes) (?:the|those|these|all|your)(?: \\w+)? (?:lines?|guides?|diagonals?|tails?|helpers?)|clear(?:ing)? away|wip(?:e|ing) (?:out|away))",
+  "(?:(?:to|and|then|now|i'm|i'll|let's|let me|we'll|we're|we can|you can|can|go ahead and|just|i'm going to|going to|gonna) )*(?:erase|erasing|erases|erased|rub(?:bing)?(?: \\w+){0,4}? (?:out|away|off)|clean(?:ing)?(?: it| that| this| them| those| everything)? up|get(?:ting)? rid of|take (?:away|out|off) (?:the|those|these|that|this|your) (?:extra|guide|construction|overlapping|unneeded)(?: \\w+)? ?(?:lines?)?|take (?:away|out|off) (?:the|those|these|your)(?: \\w+){0,2}? (?:lines?|guides?|guidelines?|tails?|helpers?|diagonals?)|out (?:go|goes|come|comes) (?:the|those|these|all|your)(?: \\w+)? (?:lines?|guides?|diagonals?|tails?|helpers?)|clear(?:ing)? away|wip(?:e|ing) (?:out|away))",
 );
 const LATER =
   /^(?:,? [\w']+){0,8},? (?:later|at the end|after(?:wards?)?|in a (?:minute|bit|moment|second|while)|eventually|when we're (?:done|finished)|when (?:we|you) (?:finish|are done|are finished)|when the|when it|once the|once we're|in the end|next week|next time|at the very end|before we ink|soon)\b/;

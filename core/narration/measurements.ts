@@ -250,12 +250,20 @@ function lengthAt(words: readonly string[], at: number, sentence: string): Read 
     const unit = unitAt(words, upper.end, { ...number, digits: true });
     if (unit) return amountOf(at, unit.end, [number.value, upper.value], unit.unit, words, sentence);
   }
-  // "two inches to three inches".
+  // "two inches to three inches", "an inch to an inch and a half", "an inch or two".
   if (own && (words[own.end] === "to" || words[own.end] === "or") && LENGTHS.has(own.unit)) {
-    const second = numberAt(words, own.end + 1);
-    const again = second && !second.article ? unitAt(words, second.end, second) : null;
-    if (second && again?.unit === own.unit && second.value > number.value && words[at - 1] !== "from")
-      return amountOf(at, again.end, [number.value, second.value], own.unit, words, sentence);
+    const upTo = lengthAt(words, own.end + 1, sentence)?.amounts;
+    const top = upTo?.length === 1 ? upTo[0] : undefined;
+    if (
+      top?.amount.unit === own.unit &&
+      typeof top.amount.value === "number" &&
+      top.amount.value > number.value &&
+      words[at - 1] !== "from"
+    )
+      return amountOf(at, top.to, [number.value, top.amount.value], own.unit, words, sentence);
+    const second = words[own.end] === "or" ? numberAt(words, own.end + 1) : null;
+    if (second && !second.article && second.value > number.value && !DRAWN.test(words[second.end] ?? ""))
+      return amountOf(at, second.end, [number.value, second.value], own.unit, words, sentence);
   }
   if (own) {
     let end = own.end;

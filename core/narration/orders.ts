@@ -24,10 +24,10 @@ interface Rule {
 
 /** The speaker's own doing, a possibility, a condition or a denial just before an order. */
 const NOT_AN_ORDER =
-  /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|they're|let's|let us|let me|me|could|can|might|may|would|won't|don't|do not|doesn't|didn't|never|not|to|if you|when you|once you|after you|before you|until you|where you|how you|what you|as you|that you|which you|people|students)(?:,? (?:just|then|now|also|always|usually|going to|have to|need to|want to|like to|wanna|should|would|will|do))*,? )$/;
+  /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|they're|let's|let us|let me|me|could|can|might|may|would|won't|don't|do not|doesn't|didn't|never|not|to|if you|when you|once you|after you|before you|until you|where you|how you|what you|as you|that you|which you|people|students)(?:,? (?:just|then|now|also|always|usually|going to|have to|need to|want to|like to|wanna|should|would|will|do|go ahead and|go ahead))*,? )$/;
 /** "You can go ahead and draw" lets the class begin; "I'm going to go ahead" does not. */
 const NOT_GO_AHEAD =
-  /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|let's|let us|let me|could|might|would|won't|don't|do not|never|not|going to|can i|can we|before you|until you|how you|as you|that you|if you)(?:,? (?:just|then|now|also|can|going to|have to|want to|will|do|and))*,? )$/;
+  /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|let's|let us|let me|could|might|would|won't|don't|do not|never|not|going to|can i|can we|before you|until you|how you|as you|that you|when you|once you|after you|if you)(?:,? (?:just|then|now|also|can|going to|have to|want to|will|do|and))*,? )$/;
 const NEGATED =
   /\b(?:don't|do not|no|not|never|without|didn't|doesn't|isn't|won't|needn't|can't)(?: \w+){0,2},? $/;
 /** An order taken back; "if you're not done" takes nothing back. */
@@ -40,7 +40,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "act-now",
     pattern: pattern(
-      `(?:i want|i just want|i just need|i really want|i'd want|i need|i'd like|i would like|i should like|i'd love|i would love|i'd love for|i would love for|i'm asking|i am asking|we want|we need) ${PUPILS} (?:guys |now |all )*to (?:now |go ahead and |please |just |carefully |very )*${DO}`,
+      `(?:i want|i just want|i just need|i really want|i'd want|i need|i'd like|i would like|i should like|i'd love|i would love|i'd love for|i would love for|i'm asking|i am asking|we want|we need)(?: for)? ${PUPILS} (?:guys |now |all )*to (?:now |go ahead and |please |just |carefully |very )*${DO}`,
     ),
     confidence: 0.95,
     unless: /\b(?:don't|what|where|how|why|that|which)(?: \w+)? $/,
@@ -72,6 +72,50 @@ const RULES: readonly Rule[] = [
     confidence: 0.85,
     unless: NEGATED,
   },
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `what (?:i want|i need|i'd like|i would like|we need)(?: for)? ${PUPILS} to do(?: now| next| here| first| then)*(?: is| now is)(?: to| go ahead and| just| simply)* ${DO}`,
+    ),
+    confidence: 0.9,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?:you're|you are|you guys are|you all are|we're all|everyone is|everybody is) (?:now )?going to go ahead and ${DO}`,
+    ),
+    confidence: 0.8,
+    unless: /\b(?:if|when|once|what|where|how|that) $/,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?:(?:i'll|i will|i'm going to|i am going to) (?:let|have) ${PUPILS}(?: guys)?(?: go ahead and| now| just)* ${DO}|your (?:job|task|challenge|mission)(?: now| here| next)? is to ${DO}|(?:can|could|would|will) ${PUPILS}(?: please| now| all| go ahead and)+ ${DO}|see if (?:you|you guys|you all) can(?: now| all)? ${DO})`,
+    ),
+    confidence: 0.82,
+    unless: NEGATED,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(`(?:it's|it is|now it's|now is the) time (?:now )?(?:for ${PUPILS} )?to (?:now )?${DO}`),
+    confidence: 0.8,
+    unless: NEGATED,
+    unlessAfter: /^,? (?:on|over|to the next)\b/,
+  },
+  // "Draw that for me", "you guys do that", "draw along with me": orders by how they begin.
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?<=^${OPEN})(?:${DO}(?: [\\w']+){0,9} for me|you (?:guys |all |kids )?(?:do|try|draw|make|add) (?:it|that|this|yours|the same|those|these|them|one)|(?:draw|do|sketch|rule)(?: (?:it|this|that|them))?(?: along| right along)? with me)`,
+    ),
+    confidence: 0.82,
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(`you (?:guys |all )?(?:can|may) ${DO}(?: [\\w']+){0,6} now`),
+    confidence: 0.8,
+    unless: /\b(?:if|so|so that|then|where|that|which|what|how) $/,
+  },
   // "And now you." stands alone; before a verb the rule below reads it.
   {
     kind: "act-now",
@@ -91,7 +135,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "act-now",
     pattern: pattern(
-      "over to you|have a go|have a try|give it a (?:go|try)|give that a (?:go|try)|go for it|off you go|you try(?: it| that| this| one)?|get (?:it )?started now|get drawing|(?<=^(?:(?:ok|okay|so|alright|and|then|now|good|right|great),? )*)try (?:that|it|this|the|your|one|these|those|drawing)(?: one| out)?|start drawing now|pencils? moving",
+      "over to you|have a go|have a try|give (?:it|that|this|those) a (?:go|try|shot|whirl)|go for it|off you go|you try(?: it| that| this| one)?|get (?:it )?started now|get drawing|(?<=^(?:(?:ok|okay|so|alright|and|then|now|good|right|great),? )*)try (?:that|it|this|the|your|one|these|those|drawing)(?: one| out)?|start drawing now|pencils? moving",
     ),
     confidence: 0.9,
     unless: NOT_AN_ORDER,
@@ -144,13 +188,21 @@ const RULES: readonly Rule[] = [
     ),
     confidence: 0.97,
     unless:
-      /\b(?:i'm going to|i'll|i will|i|we'll|let me|don't|do not|no need to|without|need not|not have to|don't have to|don't need to|not need to|after you|once you|when you've|if you've|i'm|you've|you already) (?:just )?$/,
+      /\b(?:i'm going to|i'll|i will|i|we'll|let me|don't|do not|no need to|without|need not|not have to|don't have to|don't need to|not need to|after you|once you|when you've|if you've|i'm|you've|you already|(?:i|we) (?:had|have|needed|got|wanted) to) (?:just )?$/,
   },
   {
     kind: "pause",
-    pattern: pattern("(?:press|hit|push|click|tap|use) (?:the )?(?:pause|stop)(?: button)?"),
+    pattern: pattern("(?:press|hit|push|click|tap|use) (?:the |that |your )?(?:pause|stop)(?: button)?"),
     confidence: 0.97,
     unless: NEGATED_ORDER,
+  },
+  {
+    kind: "pause",
+    pattern: pattern(
+      "(?:stop|freeze|halt) (?:it|me|this) (?:here|right here|right there|there|now|for a (?:second|minute|moment)|if you|while you|until you|and draw|and do)|take a pause(?: here| now)?",
+    ),
+    confidence: 0.87,
+    unless: /\b(?:i'm going to|i'll|i will|i|we'll|we|let me|let's|don't|do not|never|to) (?:just )?$/,
   },
   {
     kind: "pause",
@@ -259,6 +311,12 @@ const RULES: readonly Rule[] = [
     confidence: 0.9,
     unless: OWN,
   },
+  {
+    kind: "rewind",
+    pattern: pattern("back (?:it|this|me) up(?: a (?:bit|little|few seconds))?"),
+    confidence: 0.85,
+    unless: OWN,
+  },
   // ── come back: told to return later
   {
     kind: "come-back",
@@ -280,7 +338,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "come-back",
     pattern: pattern(
-      "(?:when|once|after|whenever)(?: [\\w']+){1,8},? (?:come back|press play|hit play|push play|un ?pause|resume|start the video again|turn the video back on|join me again|rejoin me|click play)",
+      "(?:when|once|after|whenever)(?: [\\w']+){1,8},? (?:come (?:on |right )?back|press play|hit play|push play|un ?pause|resume|start the video again|turn the video back on|join me again|rejoin me|click play)",
     ),
     confidence: 0.93,
   },
@@ -303,7 +361,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "come-back",
     pattern: pattern(
-      "(?:press|hit|push|click) play(?: again)?|un ?pause the video|resume the video|meet me back here|join me (?:again )?(?:back here )?(?:when|once|after)|(?:i'll )?see you (?:back here|back) (?:when|once|after|in a)",
+      "(?:press|hit|push|click) play(?: again)?|un ?pause the video|resume the video|meet me back here|join me (?:again )?(?:back here )?(?:when|once|after)|(?:i'll )?see you (?:back here|back) (?:when|once|after|in a)|(?:i'll |i will )see you (?:when|once|after) (?:you|that|it|you're|you've)",
     ),
     confidence: 0.88,
     unless: /\b(?:i'll|i'm going to|i|let me|we'll|before you|when you|after you|once you) $/,
@@ -322,7 +380,7 @@ const RULES: readonly Rule[] = [
   {
     kind: "watch-only",
     pattern: pattern(
-      `(?:i want|i just want|i only want|i need|i'd like|i would like|i should like|i'd love|i'd love for) ${PUPILS} (?:simply |just |only |first )*to (?:(?:simply |just |only |first )*(?:watch|observe)|(?:simply|just|only|first) look)`,
+      `(?:i want|i just want|i only want|i need|i'd like|i would like|i should like|i'd love|i'd love for) ${PUPILS} (?:simply |just |only |first )*to (?:(?:simply |just |only |first )*(?:watch|observe)|(?:simply|just|only|first) look)|(?:want|need) ${PUPILS} (?:just |only |simply )?watching`,
     ),
     confidence: 0.9,
     unless: NEGATED,
@@ -423,6 +481,13 @@ const RULES: readonly Rule[] = [
   {
     kind: "part-break",
     pattern: pattern(
+      "see you in (?:the |our )?(?:next|second|third|following) (?:video|part|lesson|session|one) (?:where|when|for|to)",
+    ),
+    confidence: 0.85,
+  },
+  {
+    kind: "part-break",
+    pattern: pattern(
       "in part (?:two|three|four|2|3|4),? (?:the|a|an|it|there)(?: [\\w']+){0,4}? (?:will|is|are|gets?|comes?)|part (?:two|three|four|2|3|4)(?:'s| is| will| comes)(?: going to| be| all| about| next| on| tomorrow)+",
     ),
     confidence: 0.9,
@@ -493,12 +558,12 @@ const RULES: readonly Rule[] = [
 /** A word without which no rule of a kind can hold: most sentences are passed over by it at once. */
 const NEEDS: Partial<Readonly<Record<HeardKind, RegExp>>> = {
   "act-now":
-    /\b(?:now|ahead|want|need|like|asking|turn|over to you|go at|have a|give|go for|off you|see you|see your|see everyone|see everybody|see all|you try|try|drawing|moving|take|here's)\b/,
+    /\b(?:now|ahead|want|need|like|for me|with me|you (?:guys |all |kids )?(?:do|try|draw|make|add)|it's time|is time|let you|have you|have everyone|your (?:job|task|challenge|mission)|please|see if|shot|whirl|asking|turn|over to you|go at|have a|give|go for|off you|see you|see your|see everyone|see everybody|see all|you try|try|drawing|moving|take|here's)\b/,
   pause: /\b(?:pause|stop|freeze|halt|hold)\b/,
   rewind: /\b(?:again|once more|more time|back|rewind|replay|rewatch|re watch|over|twice|time)\b/,
   "come-back": /\b(?:back|here|with me|refreshed|play|resume|return|un ?pause|see you|join|start)\b/,
   "watch-only":
-    /\b(?:watch|look|observe|yet|draw|pencils?|show|demonstrate|hands?|eyes|sit|drawing|copy|follow|start|do|make|begin|write)\b/,
+    /\b(?:watch\w*|look|observe|yet|draw|pencils?|show|demonstrate|hands?|eyes|sit|drawing|copy|follow|start|do|make|begin|write)\b/,
   speeded: /\b(?:speed\w*|sped|fast\w*|quickly|lapsed?|time ?lapse|hyper ?lapse|motion|times|twice)\b/,
   "part-break":
     /\b(?:part|half|next|week|tomorrow|continued|another|day|session|here|left off|video|lesson)\b/,
