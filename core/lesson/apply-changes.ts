@@ -24,10 +24,25 @@ export function applyChanges(lesson: Lesson, changes: readonly Change[]): Parsed
     draft = done.draft;
     inverse = [...done.inverse, ...inverse];
   }
-  const parsed = parseLesson(draft);
+  const parsed = parseLesson(withKnownWordsCutShort(draft, lesson));
   if (!parsed.ok) return parsed;
   // The checked draft itself, not the parser's copy: stages recompute only what has a new identity.
   return { ok: true, value: { lesson: draft as unknown as Lesson, inverse }, findings: [] };
+}
+
+/**
+ * The draft as it has to be checked: an hour of words that were checked when they came in, and that no change has touched,
+ * need not be read again at every edit.
+ */
+function withKnownWordsCutShort(draft: Draft, lesson: Lesson): Draft {
+  if (!Array.isArray(draft.takes)) return draft;
+  const known = new Set<unknown>(lesson.takes.map((t) => t.narration));
+  const takes = (draft.takes as readonly Draft[]).map((take) => {
+    const narration = take?.narration as Draft | null | undefined;
+    if (!narration || !known.has(narration)) return take;
+    return { ...take, narration: { ...narration, cues: (narration.cues as readonly Json[]).slice(0, 1) } };
+  });
+  return { ...draft, takes: takes as unknown as Json };
 }
 
 function applyOne(draft: Draft, change: Change): { draft: Draft; inverse: Change[] } | string {

@@ -341,3 +341,15 @@ test("a sentence that tells of drawing what no step draws is found, and the step
   }
   expect(own / said).toBeLessThan(0.03);
 });
+
+test("words that a change brings in are checked whole; words it leaves alone stay as they are", () => {
+  const start = withTake(5);
+  const take = findCurrentTake(start);
+  const cues = take?.narration?.cues ?? [];
+  const bad = cues.map((c, i) => (i === cues.length - 1 ? { ...c, endMs: c.startMs - 1 } : c));
+  const refused = applyChanges(start, setNarration(start, "bad.vtt", bad));
+  expect(refused.ok).toBe(false);
+  expect(refused.findings[0]?.message).toContain(`cues.${cues.length - 1}`);
+  const renamed = applyChanges(start, [{ id: "lesson", field: "title", value: "Other" }]);
+  expect(renamed.ok && findCurrentTake(renamed.value.lesson)?.narration?.cues).toBe(cues);
+});
