@@ -20,6 +20,7 @@ export interface MoveTiming {
 /** Share of a move spent laying the ruler, and share after which the pencil has drawn. */
 const RULER_LAID = 0.25;
 const LINE_DRAWN = 0.85;
+
 /** A move tied to a word: when its pencil begins, in lesson time, and the word. */
 interface Tied {
   readonly atMs: number;
@@ -110,9 +111,9 @@ export function fitMoves({
   let slowest = { pace: 1, natural: 0, room: 0 };
   for (const [k, span] of spans.entries()) {
     const limit = spans[k + 1]?.fromMs ?? endMs;
-    // The class draws while the picture is held: by then the demonstrator has finished.
-    const drawnBy =
-      holds.find((h) => h.lessonFrom > span.fromMs && h.lessonFrom < limit)?.lessonFrom ?? limit;
+    // The class draws while the picture is held: by then the demonstrator has finished. A ruler may lie through a hold.
+    const began = span.tied?.atMs ?? span.fromMs;
+    const drawnBy = holds.find((h) => h.lessonFrom > began && h.lessonFrom < limit)?.lessonFrom ?? limit;
     const fitted = fitSpan(span, drawnBy, hand, moves);
     made.push(...fitted.moves);
     if (fitted.pace < slowest.pace) slowest = fitted;
