@@ -1,0 +1,69 @@
+import { DRAWN, isNamed, LENGTHS, NAMES_AFTER, one, type Read, type Spoken, UNITS } from "./amount-words.ts";
+import type { Amount } from "./heard.ts";
+import { rangeTo } from "./length-at.ts";
+import { numberAt } from "./spoken-number.ts";
+
+/** Where in a sentence a bare number can be a length: after such words, in a context of lengths. */
+const LENGTH_BEFORE =
+  /^(?:measure|measured|mark|at|over|up|down|across|in|out|every|another|about|around|roughly|by|is|it's|it|of|then|and|go|come|to|from|wide|tall|high|long|deep|exactly|be|maybe|only|another|or|make|them|that's|just)$/;
+const LENGTH_AFTER =
+  /^(?:from|up|down|over|across|on|to|and|at|in|along|here|there|for|by|wide|tall|high|long|deep|apart|again|each|so|then|or|this|that|right|left|off|away|out|i|we|you|the|because|but|like|with|toward|towards|below|above|too|also|is|all|before|after|inside|between|make|mark|now)$/;
+
+/** A number alone where lengths are being given: "over two and up three and a half". */
+export function bareAt(
+  words: readonly string[],
+  spoken: readonly Spoken[],
+  at: number,
+  unit: Amount["unit"] | null,
+): Read | null {
+  if (unit === null || !LENGTHS.has(unit)) return null;
+  const number = numberAt(words, at);
+  if (!number || number.article || isNamed(words, at)) return null;
+  const before = words[at - 1] ?? "";
+  const after = words[number.end] ?? "";
+  const stops = after === "" || (spoken[number.end - 1]?.comma ?? false);
+  // "Between six and seven": a range, in whatever lengths are given in.
+  const upper = before === "between" && after === "and" ? numberAt(words, number.end + 1) : null;
+  if (upper && !upper.article && upper.value > number.value) {
+    const next = words[upper.end] ?? "";
+    const ends = next === "" || (spoken[upper.end - 1]?.comma ?? false) || LENGTH_AFTER.test(next);
+    return ends ? one(at, upper.end, { value: [number.value, upper.value], unit, of: null }, 0.7) : null;
+  }
+  if (NAMES_AFTER.test(after) || !(stops || LENGTH_AFTER.test(after))) return null;
+  // "The two long tails" are things that are long, no length.
+  const thing = words[number.end + 1] ?? "";
+  const isThings = DRAWN.test(thing) || (/[^s]s$/.test(thing) && thing.length > 3 && !UNITS[thing]);
+  const isSized = /^(?:wide|tall|high|long|deep|thick|across)$/.test(after) && !isThings;
+  if (/^(?:the|these|those|both|all|other)$/.test(before) && !isSized) return null;
+  // "I'll count to ten."
+  if (before === "to" && /^count(?:s|ing|ed)?$/.test(words[at - 2] ?? "")) return null;
+  // "ten centimetres on the left, fourteen on the right".
+  const goesOn =
+    (spoken[at - 1]?.comma ?? false) &&
+    /^(?:on|at|for|from|to|in)$/.test(after) &&
+    // "Four posts, two in front": of the posts.
+    !(DRAWN.test(before) && before.endsWith("s"));
+  // "Three and a half" counts no things: with nothing after it, it is a length.
+  const mixed = stops && number.value > 1 && number.value % 1 !== 0;
+  if (!LENGTH_BEFORE.test(before) && !isSized && !goesOn && !mixed) return null;
+  if (number.fraction && !number.digits && !isSized) return null;
+  // "one" is nearly always "this one".
+  if (!number.digits && number.value === 1 && !/^(?:over|up|down|measure|out)$/.test(before)) return null;
+  if (
+    !number.digits &&
+    /^(?:it's|is|that's|them|it|make|like|of|to|and)$/.test(before) &&
+    number.value % 1 === 0 &&
+    number.value <= 4 &&
+    !stops
+  )
+    return null;
+  const range = rangeTo(words, number);
+  // "eight and a half by eleven" names a paper.
+  if (words[number.end] === "by") {
+    const second = numberAt(words, number.end + 1);
+    if (number.value === 8.5 && second?.value === 11) return null;
+  }
+  if (number.value === 11 && before === "by" && words[at - 2] === "half") return null;
+  const value = range ? ([number.value, range.value] as const) : number.value;
+  return one(at, range?.end ?? number.end, { value, unit, of: null }, 0.7);
+}
