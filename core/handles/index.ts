@@ -22,6 +22,7 @@ export {
   setNarration,
   setVideo,
   startingCorners,
+  takeFromCaptions,
 } from "./take-changes.ts";
 export { type Bounds, boundsOf, thingsInside, thingUnder } from "./thing-under.ts";
 export { squareObject, takeAway, turningOf, turnObject } from "./turn-object.ts";

@@ -113,6 +113,18 @@ export function goToTake(takeId: string): Change[] {
   return [{ id: "lesson", field: "currentTake", value: takeId }];
 }
 
+/** A take begun from captions alone, not yet in the lesson; called as its file is. */
+export function takeFromCaptions(lesson: Lesson, fileName: string, cues: readonly Cue[]): Take {
+  return {
+    id: freeTakeId(lesson),
+    label: fileName.replace(/\.\w+$/, "").slice(0, 120) || "New take",
+    video: null,
+    narration: { fileName, cues: [...cues] },
+    corners: null,
+    anchors: {},
+  };
+}
+
 /** Puts a take beside the others and makes it the current one. */
 export function addTake(take: Take): Change[] {
   return [{ id: `take/${take.id}`, field: "self", value: take as unknown as Json }, ...goToTake(take.id)];

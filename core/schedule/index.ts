@@ -32,5 +32,10 @@ export { type Placed, placeSteps } from "./place-steps.ts";
 export { proposeHolds } from "./propose-holds.ts";
 export type { Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
 export { scheduleSteps } from "./schedule-steps.ts";
-export { type StrokeInRecording, startsInRecording, strokesInRecording } from "./starts-in-recording.ts";
+export {
+  type StrokeInRecording,
+  startsInRecording,
+  strokesInRecording,
+  strokesOf,
+} from "./starts-in-recording.ts";
 export { type Stray, wordsWithoutStep } from "./words-without-step.ts";

@@ -34,6 +34,14 @@ export interface StrokeInRecording {
   readonly toMs: number;
 }
 
+/** The strokes of one step, in order. */
+export function strokesOf(
+  step: { readonly firstMove: number; readonly lastMove: number },
+  strokes: readonly StrokeInRecording[],
+): readonly StrokeInRecording[] {
+  return strokes.filter((s) => step.firstMove <= s.moveIndex && s.moveIndex <= step.lastMove);
+}
+
 /** Where each move's pencil is on the paper in the recording's own time, ms. */
 export function strokesInRecording(
   moves: readonly MoveTiming[],

@@ -1,6 +1,6 @@
 import { wordsOf } from "#core/narration";
 import { computeLesson } from "#core/pipeline";
-import { copyOf, documentOf, expect, saved, seek, shownStrokes, test } from "./bench-hand.ts";
+import { boxesOf, copyOf, documentOf, expect, saved, seek, shownStrokes, test } from "./bench-hand.ts";
 
 const CAPTIONS = `WEBVTT
 
@@ -222,4 +222,53 @@ test("tapping along puts steps and lines where the recording stood, a hand's lag
   // The taps were at least a second and a half apart.
   expect((taps[1] ?? 0) - (taps[0] ?? 0)).toBeGreaterThan(1450);
   expect((taps[2] ?? 0) - (taps[1] ?? 0)).toBeGreaterThan(1450);
+});
+
+test("a new take tells what it says otherwise and what no step draws; the drawing is mended to the words", async ({
+  page,
+}) => {
+  const id = await copyOf(page);
+  const told = await (await page.request.get(`/lessons/${id}/times/vtt`)).text();
+  const otherwise = told
+    .replace("two and a half inches wide", "three inches wide")
+    .replace("From the upper left", "Go ahead and draw a tall chimney beside the door. From the upper left");
+  expect(otherwise).not.toBe(told);
+  await page.goto(`/lessons/${id}/narrate`);
+  const choosing = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "A new take, by its captions" }).click();
+  await (await choosing).setFiles({
+    name: "second-take.vtt",
+    mimeType: "text/vtt",
+    buffer: Buffer.from(otherwise),
+  });
+  await expect(page.getByText("15 places stand at the same words")).toBeVisible();
+  const contradiction = page.getByText(/Step 4 .*says "three inches"; drawn are 2/);
+  await expect(contradiction).toBeVisible();
+  // Nothing is taken yet.
+  expect((await documentOf(page, id)).takes).toHaveLength(1);
+  await page.getByRole("button", { name: "Take all that is sure" }).click();
+  await expect(page.getByText("Told, but in no step")).toBeVisible();
+  await expect(page.getByRole("button", { name: /draw a tall chimney beside the door/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Draw it so: width 3/ }).click();
+  await expect(contradiction).toBeHidden();
+  await saved(page);
+  const lesson = await documentOf(page, id);
+  const width = boxesOf(lesson)[0]?.handles.width;
+  expect(width && "mm" in width ? width.mm : 0).toBeCloseTo(76.2, 3);
+
+  await page.getByRole("button", { name: "Go to this take" }).click();
+  await expect(page.getByText("22 cues, 297 words")).toBeVisible();
+});
+
+test("captions stand under the picture in their turn, and can be put away", async ({ page }) => {
+  const id = await copyOf(page);
+  await page.goto(`/lessons/${id}/rehearse`);
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  const caption = page.locator("[data-caption]");
+  await seek(page, 21_000);
+  await expect(caption).toHaveText("Join the two marks. This is the horizon, the height of our eyes.");
+  await seek(page, 1_000);
+  await expect(caption).toHaveText(/Welcome to Osier Lock/);
+  await page.getByRole("switch", { name: "Captions" }).click();
+  await expect(caption).toBeHidden();
 });

@@ -3,16 +3,14 @@ import { type ReactNode, useState } from "react";
 import type { Finding } from "#core/base";
 import { setNarration, setVideo } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
-import { readCaptions } from "#core/narration";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { FilePick } from "../../ui/FilePick.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Narrate.module.css";
+import { notBroughtIn, readCaptionFile } from "./read-caption-file.ts";
 import { uploadRecording } from "./upload-recording.ts";
 
-/** An hour of captions is about 0.1 MB, with every word's time ten times that; anything past this is no caption file. */
-const LARGEST_CAPTIONS_BYTES = 8 * 1024 * 1024;
 /** Captions and recording of the take, brought in from files, and what could not be read of them. */
 export function BringInTake({ words, children }: { words: number; children: ReactNode }) {
   const { lessonId, lesson, commit } = useLesson();
@@ -20,15 +18,7 @@ export function BringInTake({ words, children }: { words: number; children: Reac
   const [problems, setProblems] = useState<readonly Finding[]>([]);
   const [progress, setProgress] = useState<number | null>(null);
   const bringInCaptions = async (file: File) => {
-    if (file.size > LARGEST_CAPTIONS_BYTES) {
-      setProblems([
-        problem(
-          `"${file.name}" is ${(file.size / 1024 ** 2).toFixed(1)} MB; captions have at most ${LARGEST_CAPTIONS_BYTES / 1024 ** 2} MB. Nothing was changed.`,
-        ),
-      ]);
-      return;
-    }
-    const read = readCaptions(await file.text());
+    const read = await readCaptionFile(file);
     setProblems(read.findings);
     if (read.ok) commit((now) => setNarration(now, file.name, read.value.cues));
   };
@@ -36,7 +26,7 @@ export function BringInTake({ words, children }: { words: number; children: Reac
     setProgress(0);
     const stored = await uploadRecording(lessonId, file, setProgress);
     setProgress(null);
-    if ("problem" in stored) setProblems([problem(stored.problem)]);
+    if ("problem" in stored) setProblems([notBroughtIn(stored.problem)]);
     else {
       setProblems([]);
       // A recording takes its time: what was done to the lesson meanwhile stays.
@@ -73,8 +63,4 @@ export function BringInTake({ words, children }: { words: number; children: Reac
       <FindingList findings={problems} />
     </>
   );
-}
-
-function problem(message: string): Finding {
-  return { code: "not-brought-in", severity: "fault", about: "take", message, numbers: {} };
 }

@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
 import { formatClock } from "#core/base";
-import { type Cue, nearestWord, type Word } from "#core/narration";
+import type { Cue, Word } from "#core/narration";
 import type { Edit, PacePoint, StrokeInRecording } from "#core/schedule";
 import type { Step } from "#core/steps";
 import { EditMark, moved } from "./EditMark.tsx";
@@ -9,6 +9,7 @@ import { LANE, LANES_HEIGHT } from "./lane.ts";
 import { StrokeLane } from "./StrokeLane.tsx";
 import { useAxis } from "./use-axis.ts";
 import type { Waveform } from "./use-waveform.ts";
+import { WordSlider } from "./WordSlider.tsx";
 
 export interface PlacedStep {
   readonly step: Step;
@@ -76,11 +77,9 @@ export function Lanes({
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const axis = useAxis(svg, durationMs);
-  /** What is being dragged, and where to. */
-  const [drag, setDrag] = useState<
-    { kind: "step"; id: string; ms: number } | { kind: "edit"; edits: readonly Edit[] } | null
-  >(null);
-  const shownEdits = drag?.kind === "edit" ? drag.edits : edits;
+  /** The edits while one of them is being dragged. */
+  const [draggedEdits, setDraggedEdits] = useState<readonly Edit[] | null>(null);
+  const shownEdits = draggedEdits ?? edits;
   const msAt = (e: PointerEvent) => {
     const left = svg.current?.getBoundingClientRect().left ?? 0;
     return Math.min(durationMs, Math.max(0, axis.toMs(e.clientX - left)));
@@ -136,16 +135,13 @@ export function Lanes({
     const move = (e: globalThis.PointerEvent) => {
       const left = svg.current?.getBoundingClientRect().left ?? 0;
       const by = Math.round((axis.toMs(e.clientX - left) - from) / 10) * 10;
-      setDrag({
-        kind: "edit",
-        edits: edits.map((x, k) => (k === index ? moved(x, by, part, durationMs) : x)),
-      });
+      setDraggedEdits(edits.map((x, k) => (k === index ? moved(x, by, part, durationMs) : x)));
     };
     const up = (e: globalThis.PointerEvent) => {
       target.removeEventListener("pointermove", move as EventListener);
       const left = svg.current?.getBoundingClientRect().left ?? 0;
       const by = Math.round((axis.toMs(e.clientX - left) - from) / 10) * 10;
-      setDrag(null);
+      setDraggedEdits(null);
       if (Math.abs(by) >= 10)
         onEdits(edits.map((x, k) => (k === index ? moved(x, by, part, durationMs) : x)));
     };
@@ -217,56 +213,35 @@ export function Lanes({
       ))}
       {placed
         .filter((p) => visible(p.sourceMs, p.sourceMs))
-        .map(({ step, sourceMs, wordId }) => {
-          const ms = drag?.kind === "step" && drag.id === step.id ? drag.ms : sourceMs;
-          const x = axis.toX(ms);
-          return (
-            <g
-              key={step.id}
-              role="slider"
-              tabIndex={0}
-              className={styles.step}
-              data-sure={wordId !== null}
-              data-chosen={step.id === chosenStep?.id}
-              data-lane-step={step.id}
-              aria-label={`Start of step ${step.number}: ${step.title}`}
-              aria-valuenow={Math.round(ms / 1000)}
-              aria-valuetext={formatClock(ms)}
-              onFocus={() => onStep(step.id)}
-              onKeyDown={(e) => {
-                const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
-                if (by === undefined) return;
-                e.preventDefault();
-                e.stopPropagation();
-                const now = words.findIndex((w) => w.id === wordId);
-                const word = now < 0 ? nearestWord(words, ms) : words[now + by];
-                if (word) onPlace(step.id, word.id);
-              }}
-              onPointerDown={(e) => {
-                e.stopPropagation();
-                e.currentTarget.setPointerCapture(e.pointerId);
-                onStep(step.id);
-                setDrag({ kind: "step", id: step.id, ms: sourceMs });
-              }}
-              onPointerMove={(e) => {
-                if (drag?.kind === "step" && drag.id === step.id)
-                  setDrag({ ...drag, ms: nearestWord(words, msAt(e))?.startMs ?? msAt(e) });
-              }}
-              onPointerUp={() => {
-                const word = drag?.kind === "step" ? nearestWord(words, drag.ms) : null;
-                setDrag(null);
-                if (word && word.id !== wordId && drag?.kind === "step" && drag.ms !== sourceMs)
-                  onPlace(step.id, word.id);
-              }}
-            >
-              <line x1={x} x2={x} y1={LANE.cues[0]} y2={LANE.steps[0] + LANE.steps[1]} />
-              <rect x={x} y={LANE.steps[0]} width={24} height={LANE.steps[1]} rx={3} />
-              <text x={x + 12} y={LANE.steps[0] + 17} textAnchor="middle">
-                {step.number}
-              </text>
-            </g>
-          );
-        })}
+        .map(({ step, sourceMs, wordId }) => (
+          <WordSlider
+            key={step.id}
+            className={styles.step}
+            data-sure={wordId !== null}
+            data-chosen={step.id === chosenStep?.id}
+            data-lane-step={step.id}
+            label={`Start of step ${step.number}: ${step.title}`}
+            startMs={sourceMs}
+            wordId={wordId}
+            words={words}
+            msAt={msAt}
+            onChoose={() => onStep(step.id)}
+            onPlace={(word) => onPlace(step.id, word)}
+          >
+            {(ms) => {
+              const x = axis.toX(ms);
+              return (
+                <>
+                  <line x1={x} x2={x} y1={LANE.cues[0]} y2={LANE.steps[0] + LANE.steps[1]} />
+                  <rect x={x} y={LANE.steps[0]} width={24} height={LANE.steps[1]} rx={3} />
+                  <text x={x + 12} y={LANE.steps[0] + 17} textAnchor="middle">
+                    {step.number}
+                  </text>
+                </>
+              );
+            }}
+          </WordSlider>
+        ))}
       <StrokeLane
         strokes={strokes}
         step={chosenStep}

@@ -10,6 +10,7 @@ import {
   paceCurve,
   startsInRecording,
   strokesInRecording,
+  strokesOf,
   wordsWithoutStep,
 } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -83,14 +84,10 @@ export function Narrate() {
   }, [chosenAt, seek]);
   const strokes = useMemo(() => strokesInRecording(schedule.moves, editMap), [schedule, editMap]);
   const [stroke, setStroke] = useState<string | null>(null);
-  const ownStroke =
-    step &&
-    strokes.some((s) => s.moveId === stroke && step.firstMove <= s.moveIndex && s.moveIndex <= step.lastMove)
-      ? stroke
-      : null;
+  const ownStroke = step && strokesOf(step, strokes).some((s) => s.moveId === stroke) ? stroke : null;
   /** Ties the chosen line to a word and goes on to the next of its step. */
   const tieStroke = (moveId: string, wordId: string) => {
-    commit(placeStroke(lesson, moveId, { wordId, offsetMs: 0 }));
+    commit((now) => placeStroke(now, moveId, { wordId, offsetMs: 0 }));
     setStroke(strokes[strokes.findIndex((s) => s.moveId === moveId) + 1]?.moveId ?? null);
   };
   const edits = take?.edits ?? NO_CUES;
@@ -192,7 +189,9 @@ export function Narrate() {
               onSeek={player.seek}
               onStep={chooseStep}
               onStroke={setStroke}
-              onPlaceStroke={(moveId, wordId) => commit(placeStroke(lesson, moveId, { wordId, offsetMs: 0 }))}
+              onPlaceStroke={(moveId, wordId) =>
+                commit((now) => placeStroke(now, moveId, { wordId, offsetMs: 0 }))
+              }
               onPlace={(stepId, wordId) => commit(placeStep(lesson, stepId, wordId))}
               onChooseEdit={setChosenEdit}
               onEdits={(next) => commit(setEdits(lesson, next))}

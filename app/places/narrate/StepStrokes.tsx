@@ -2,7 +2,7 @@ import { Button } from "@mantine/core";
 import { formatClock } from "#core/base";
 import { cutStep, joinStep, placeStroke } from "#core/handles";
 import type { Word } from "#core/narration";
-import type { StrokeInRecording } from "#core/schedule";
+import { type StrokeInRecording, strokesOf } from "#core/schedule";
 import { callMove, type Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Narrate.module.css";
@@ -23,7 +23,7 @@ export function StepStrokes({
 }) {
   const { lesson, computed, commit, chooseStep } = useLesson();
   const { moves, steps } = computed;
-  const own = strokes.filter((s) => s.moveIndex >= step.firstMove && s.moveIndex <= step.lastMove);
+  const own = strokesOf(step, strokes);
   const before = steps[steps.indexOf(step) - 1];
   const joined = joinStep(lesson, steps, moves, step);
   return (

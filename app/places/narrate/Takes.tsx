@@ -1,15 +1,15 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import type { Finding } from "#core/base";
-import { addTake, freeTakeId, goToTake } from "#core/handles";
+import { addTake, goToTake, takeFromCaptions } from "#core/handles";
 import { findCurrentTake, type Take } from "#core/lesson";
-import { readCaptions } from "#core/narration";
 import { contradictionsIn, retake } from "#core/pipeline";
 import type { Carried } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { FilePick } from "../../ui/FilePick.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Narrate.module.css";
+import { readCaptionFile } from "./read-caption-file.ts";
 
 /** The takes of the lesson: another one brought in beside the present, every place carried over, and the way back. */
 export function Takes() {
@@ -23,20 +23,13 @@ export function Takes() {
   const current = findCurrentTake(lesson);
   if (!current?.narration) return null;
   const bringIn = async (file: File) => {
-    const read = readCaptions(await file.text());
+    const read = await readCaptionFile(file);
     if (!read.ok) {
       setProblem(read.findings[0]?.message ?? "These captions cannot be read.");
       return;
     }
     setProblem(null);
-    const next: Take = {
-      id: freeTakeId(lesson),
-      label: file.name.replace(/\.\w+$/, "").slice(0, 120) || "New take",
-      video: null,
-      narration: { fileName: file.name, cues: [...read.value.cues] },
-      corners: null,
-      anchors: {},
-    };
+    const next = takeFromCaptions(lesson, file.name, read.value.cues);
     const carriedOver = retake(current, next);
     setMade({ ...carriedOver, otherwise: contradictionsIn(computed, carriedOver.take) });
   };

@@ -8,7 +8,7 @@ import type { SourcePlayer } from "./use-source-player.ts";
 
 /** A hand is a quarter of a second late. */
 const HAND_LAG_MS = 250;
-/** A tap further from every word than this is put at the word's edge of it. */
+/** An anchor lies at most so far from its word. */
 const FURTHEST_MS = 5000;
 
 export interface Tapping {
@@ -24,7 +24,7 @@ export function useTapping(
   words: readonly Word[],
   onStepTapped: (stepId: string, wordId: string) => void,
 ): Tapping {
-  const { lesson, computed, commit, step, chooseStep } = useLesson();
+  const { computed, commit, step, chooseStep } = useLesson();
   const { steps, moves, schedule } = computed;
   const [on, setOn] = useState(false);
   /** The step that was tapped last, and which of its moves is next. */
@@ -32,7 +32,7 @@ export function useTapping(
   const due = steps.find((s) => schedule.windows.find((w) => w.stepId === s.id)?.wordId === null) ?? null;
   const target = step ?? due;
 
-  const now = () => {
+  const heardNow = () => {
     const at = player.now() - HAND_LAG_MS;
     const word = nearestWord(words, at);
     if (!word) return null;
@@ -40,21 +40,21 @@ export function useTapping(
     return { wordId: word.id, offsetMs: Math.max(-FURTHEST_MS, Math.min(FURTHEST_MS, offsetMs)) };
   };
   const tapStep = () => {
-    const at = now();
+    const at = heardNow();
     if (!target || !at) return;
-    commit(placeSteps(lesson, [{ stepId: target.id, ...at }]));
+    commit((now) => placeSteps(now, [{ stepId: target.id, ...at }]));
     onStepTapped(target.id, at.wordId);
     drawing.current = { step: target, nextMove: target.firstMove };
     chooseStep(steps[steps.indexOf(target) + 1]?.id ?? null);
   };
   const tapStroke = () => {
-    const at = now();
+    const at = heardNow();
     if (!at) return;
     drawing.current ??= stepAt(player.now());
     const current = drawing.current;
     const move = current && current.nextMove <= current.step.lastMove ? moves[current.nextMove] : undefined;
     if (!current || !move) return;
-    commit(placeStroke(lesson, move.id, at));
+    commit((now) => placeStroke(now, move.id, at));
     drawing.current = { ...current, nextMove: current.nextMove + 1 };
   };
   /** Without a tapped step: the one that has its place and is running. */
