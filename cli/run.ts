@@ -1,9 +1,9 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { type Finding, formatClock } from "#core/base";
+import { applyChanges, setNarration } from "#core/changes";
 import { drawState, frameAt, makeCards, PAPER_PALETTE, toSvg } from "#core/display";
-import { setNarration } from "#core/handles";
-import { applyChanges, findCurrentTake, type Lesson, parseLessonText } from "#core/lesson";
+import { findCurrentTake, type Lesson, parseLessonText } from "#core/lesson";
 import { FRAME_RATES, type FrameRate, type Heard, readCaptions, understand, wordsOf } from "#core/narration";
 import {
   type ComputedLesson,
@@ -12,9 +12,8 @@ import {
   type ExportFormat,
   exportLesson,
   judgeDrift,
-  placeInWords,
-  retake,
 } from "#core/pipeline";
+import { placeInWords, retake } from "#core/proposals";
 import { writeScheduleCsv } from "#core/schedule";
 import { writeCardsPdf } from "../server/pdf/cards.server.ts";
 

@@ -1,47 +1,19 @@
 // Writes docs/constructions.md and its pictures: every construction with its moves and options, drawn by the engine itself.
 import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import * as v from "valibot";
+import { sampleLesson } from "#core/changes";
 import { drawState, PAPER_PALETTE, toSvg } from "#core/display";
-import { computeLesson, sampleLesson } from "#core/pipeline";
-import { ObjectSchema, type ObjectSlice, RECIPES, type RecipeName } from "#core/recipes";
+import { computeLesson } from "#core/pipeline";
+import { type ObjectSlice, RECIPE_NAMES, RECIPES, type RecipeName, recipeNamed } from "#core/recipes";
 
 const OUT = join(import.meta.dirname, "../docs");
-
-/** A line about each construction. */
-const ABOUT: Readonly<Record<RecipeName, string>> = {
-  box: "A box, solid or see-through, anywhere around the vanishing points.",
-  outline: "Any straight-sided outline with openings, swept away from us.",
-  lettering: "A word in block letters: each letter is cut out of its tile by a few straight cuts.",
-  room: "The inside of a room: straight ahead its back wall, at an angle its far corner.",
-  floor: "A tiled or boarded floor: ticks, rays, and rows found by the diagonal.",
-  road: "A road with dashes, pavements, joints, kerbs and a crossing road.",
-  house: "A gable house; the far slope is exact in every view.",
-  openings: "Windows, doors, shutters or boards in rows between shared guides on a face.",
-  row: "Posts or trees in a row, equally spaced by the crossed diagonal, with rails or slack wires.",
-  stairs: "Stairs from their zigzag.",
-  seat: "A bench with a rounded or square front edge.",
-  table: "A table with four legs.",
-  shelf: "An open shelf with boards.",
-  archway: "A wall with an arched opening; its thickness shows through it.",
-  round: "A circle or arch on a face: an ellipse where it runs away, with its eight points.",
-  tunnel: "Arches one behind the other.",
-  rays: "Strips of a landscape in mirrored pairs, with a few rays above the horizon.",
-  hills: "A skyline drawn freely over the straight horizon.",
-  freehand: "A place set aside for drawing freely: foliage, a figure, a boat.",
-  reflection: "A thing mirrored in level water, measured from the water's level.",
-  shadow: "A thing's shadow on the ground from a sun before or behind us.",
-  tone: "Flat tone by the way the faces turn.",
-};
 
 const KINDS = ["one-point", "two-point"] as const;
 
 /** Options of a recipe as its schema states them; handles and names are the same for all. */
 function optionsOf(recipe: RecipeName): string[] {
-  const schema = ObjectSchema.options.find((o) => v.is(v.literal(recipe), o.entries.recipe.literal));
-  if (!schema) return [];
   const common = ["id", "label", "frame", "hidden", "recipe", "depthSetBy", "handles", "on", "of"];
-  return Object.entries(schema.entries as Readonly<Record<string, unknown>>)
+  return Object.entries(RECIPES[recipe].shape.entries as Readonly<Record<string, unknown>>)
     .filter(([name]) => !common.includes(name))
     .map(([name, entry]) => `\`${name}\`${choices(entry)}`);
 }
@@ -53,7 +25,7 @@ function choices(entry: unknown): string {
 }
 
 mkdirSync(join(OUT, "constructions"), { recursive: true });
-const sections = (Object.keys(RECIPES) as RecipeName[]).map((recipe) => {
+const sections = RECIPE_NAMES.map((recipe) => {
   const pictures = KINDS.map((kind) => {
     const { paper, sheet, moves } = computeLesson(sampleLesson(recipe, kind));
     const svg = toSvg(
@@ -79,7 +51,7 @@ const sections = (Object.keys(RECIPES) as RecipeName[]).map((recipe) => {
   const options = optionsOf(recipe);
   return [
     `## ${recipe}`,
-    ABOUT[recipe],
+    recipeNamed(recipe).about,
     `| one-point | two-point |\n| --- | --- |\n| ${pictures.join(" | ")} |`,
     told.join("\n"),
     options.length > 0 ? `Options: ${options.join(", ")}.` : "",

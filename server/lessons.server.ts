@@ -1,7 +1,8 @@
 import { createHash } from "node:crypto";
 import { and, desc, eq, gt } from "drizzle-orm";
 import type { Change, Finding } from "#core/base";
-import { applyChanges, type Lesson, parseLesson } from "#core/lesson";
+import { applyChanges } from "#core/changes";
+import { type Lesson, parseLesson } from "#core/lesson";
 import { type Db, database } from "./db/database.server.ts";
 import { lessons, type RevisionKind, revisions, type ShelvedLesson, setAside, takes } from "./db/schema.ts";
 import { touchEachOther } from "./merge-changes.ts";

@@ -1,6 +1,7 @@
 import type { CornersPx } from "#core/geometry";
 import type { Lesson } from "#core/lesson";
-import { type DrawnLesson, drawLesson, type Fit, fitObject, fitView } from "#core/pipeline";
+import { type DrawnLesson, drawLesson } from "#core/pipeline";
+import { type Fit, fitObject, fitView } from "#core/proposals";
 import { grayOf, type Misfit, measureMisfits, type StraightStill, straighten } from "#core/still";
 
 /** Pixels a millimetre of the straightened sheet: a line of half a millimetre is two pixels wide. */

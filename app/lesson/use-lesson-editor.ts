@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher, useRevalidator } from "react-router";
 import type { Change, Finding } from "#core/base";
-import { applyChanges, type Lesson } from "#core/lesson";
+import { applyChanges } from "#core/changes";
+import type { Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/pipeline";
 import type { SaveAnswer } from "../routes/save.ts";
 import { useOtherWindows } from "./use-other-windows.ts";

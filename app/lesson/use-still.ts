@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { findCurrentTake, type Lesson } from "#core/lesson";
-import type { Fit } from "#core/pipeline";
+import type { Fit } from "#core/proposals";
 import type { Misfit } from "#core/still";
 import type { StillAnswer, StillRequest } from "../../workers/still.worker.ts";
 

@@ -1,5 +1,11 @@
-/** Any value that survives JSON unchanged. */
-export type Json = string | number | boolean | null | readonly Json[] | { readonly [key: string]: Json };
+/** Any value that survives JSON unchanged; a field that is undefined is one left out. */
+export type Json =
+  | string
+  | number
+  | boolean
+  | null
+  | readonly Json[]
+  | { readonly [key: string]: Json | undefined };
 
 /**
  * One edit of a lesson document: in the thing `id`, the `field` (dots lead into nested fields) becomes

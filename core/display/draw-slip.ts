@@ -1,6 +1,7 @@
 import { assertNever } from "../base/index.ts";
 import type { Paper, PaperStroke } from "../paper/index.ts";
-import type { SlipKind, Step } from "../steps/index.ts";
+import type { SlipKind } from "../recipes/index.ts";
+import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
 import { drawState } from "./draw-state.ts";
 import type { Medium } from "./ink.ts";

@@ -1,7 +1,7 @@
 import { type Change, formatLength, smallestStepMm } from "../base/index.ts";
 import { distanceMm, findPaperPoint, type PaperPoint } from "../geometry/index.ts";
 import { sayShare } from "../lexicon/index.ts";
-import type { Extent, ObjectSlice } from "../recipes/index.ts";
+import { type BlockPlaced, extentOf, footOf } from "../recipes/index.ts";
 import { type Block, pointInBlock } from "../solids/index.ts";
 import {
   AXES,
@@ -15,20 +15,8 @@ import {
 } from "../view/index.ts";
 import type { Handle, Measure } from "./handle.ts";
 
-/** An object that is placed by its foot and the extents of its block. */
-export type BlockPlaced = Extract<ObjectSlice, { handles: { fromLeftMm: number; fromBottomMm: number } }>;
-
-/** Whether an object has a foot to hold it by. */
-export function isBlockPlaced(object: ObjectSlice): object is BlockPlaced {
-  return "handles" in object && "fromLeftMm" in object.handles && "fromBottomMm" in object.handles;
-}
-
 const SIDE = { width: "right side", height: "top", depth: "back" } as const;
 const LABEL = { width: "Width", height: "Height", depth: "Depth" } as const;
-
-function extentOf(object: BlockPlaced, axis: Axis): Extent | null {
-  return ((object.handles as Partial<Record<Axis, Extent>>)[axis] as Extent | undefined) ?? null;
-}
 
 /** Where a thing can be taken hold of: its foot, and one handle for each extent it has. */
 export function blockHandles(object: BlockPlaced, block: Block | null, view: View): Handle[] {
@@ -36,7 +24,7 @@ export function blockHandles(object: BlockPlaced, block: Block | null, view: Vie
   const say = (mm: number) => formatLength(mm, view.sheet);
   const foot: Handle = {
     id: `${object.id}/foot`,
-    at: footOf(object, view),
+    at: footOf(object, view.sheet.heightMm),
     called: `foot of the ${object.label}`,
     reading: `${say(fromLeftMm)} from the left edge, ${say(fromBottomMm)} up from the bottom`,
     way: "freely",
@@ -84,7 +72,7 @@ export function dragBlockHandle(
   const axis = AXES.find((a) => a === part);
   const extent = axis && extentOf(object, axis);
   if (!axis || !extent) return [];
-  const foot = footOf(object, view);
+  const foot = footOf(object, view.sheet.heightMm);
   if ("mm" in extent) {
     const mm = axis === "height" ? foot.yMm - to.yMm : to.xMm - foot.xMm;
     return [{ id, field: `handles.${axis}`, value: { mm: Math.max(roundMm(step), snap(mm)) } }];
@@ -127,15 +115,11 @@ export function blockMeasures(object: BlockPlaced, view: View): Measure[] {
   ];
 }
 
-function footOf(object: BlockPlaced, view: View): PaperPoint {
-  return { xMm: object.handles.fromLeftMm, yMm: view.sheet.heightMm - object.handles.fromBottomMm };
-}
-
 /** Flat extents are held at the middle of the far side, deep ones at the far end of the guide nearest the VP. */
 function extentPoint(object: BlockPlaced, block: Block, view: View, axis: Axis): PaperPoint | null {
   const extent = extentOf(object, axis);
   if (extent && "mm" in extent) {
-    const foot = footOf(object, view);
+    const foot = footOf(object, view.sheet.heightMm);
     const [width, height] = [extentOf(object, "width"), extentOf(object, "height")];
     const across = axis === "width" ? extent.mm : width && "mm" in width ? width.mm / 2 : 0;
     const up = axis === "height" ? extent.mm : height && "mm" in height ? height.mm / 2 : 0;

@@ -1,5 +1,7 @@
 import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
-import { type FaceFrame, findFaceFrame, type ObjectSlice, type Placed } from "../recipes/index.ts";
+import { type FaceFrame, findFaceFrame } from "../page/index.ts";
+import type { StandingThing } from "../program/index.ts";
+import type { ObjectSlice } from "../recipes/index.ts";
 import { cornerAt, type Face, type Solid } from "../solids/index.ts";
 import {
   dot,
@@ -22,7 +24,7 @@ export interface FaceUnder {
 /** What a pointer at `at` points to: the nearest face that turns to the eye, or null over bare ground and sky. */
 export function faceUnder(
   objects: readonly ObjectSlice[],
-  scene: ReadonlyMap<string, Placed>,
+  scene: ReadonlyMap<string, StandingThing>,
   view: View,
   at: PaperPoint,
 ): FaceUnder | null {

@@ -1,9 +1,7 @@
 import type { PaperPoint } from "../geometry/index.ts";
+import type { HandleWay } from "../recipes/index.ts";
 
-/** How a handle may move on the sheet. */
-export type HandleWay = "freely" | "across" | "up-and-down" | "along-guide";
-
-/** Something on the sheet that can be taken hold of. Where it may go is settled by `dragHandle`. */
+/** Something on the sheet that can be taken hold of. Where it may go is settled by `dragObjectHandle` and `dragPaperHandle`. */
 export interface Handle {
   /** `thing/part`: names the handle for good. */
   readonly id: string;

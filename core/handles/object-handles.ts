@@ -1,19 +1,27 @@
 import type { Change } from "../base/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
-import type { ObjectSlice, Program } from "../recipes/index.ts";
+import type { Program, StandingThing } from "../program/index.ts";
+import { isBlockPlaced, type ObjectSlice, type OwnHandle, recipeOf } from "../recipes/index.ts";
 import type { View } from "../view/index.ts";
-import { blockHandles, blockMeasures, dragBlockHandle, isBlockPlaced } from "./block-handles.ts";
+import { blockHandles, blockMeasures, dragBlockHandle } from "./block-handles.ts";
 import type { Handle, Measure } from "./handle.ts";
-import { dragSpecialHandle, specialHandles } from "./special-handles.ts";
 
 /** Where an object can be taken hold of on the sheet. */
 export function objectHandles(object: ObjectSlice, scene: Program["scene"], view: View): Handle[] {
-  const placed = scene.get(object.id);
+  const standing = scene.get(object.id);
   // What is held where it is shows no handles.
-  if (!placed || object.locked) return [];
-  const { block } = placed.built;
-  const own = isBlockPlaced(object) ? blockHandles(object, block, view) : [];
-  return [...own, ...specialHandles(object, placed, view)];
+  if (!standing || object.locked) return [];
+  const { block } = standing.built;
+  const own = ownHandles(object, standing, view).map(
+    ({ part, called, reading, way, at }): Handle => ({
+      id: `${object.id}/${part}`,
+      called: `${called} of the ${object.label}`,
+      reading,
+      way,
+      at,
+    }),
+  );
+  return [...(isBlockPlaced(object) ? blockHandles(object, block, view) : []), ...own];
 }
 
 /** The change that dragging one of an object's handles to a paper point makes; `exact` where it rests on another thing. */
@@ -25,15 +33,20 @@ export function dragObjectHandle(
   view: View,
   exact = false,
 ): Change[] {
-  const placed = scene.get(object.id);
-  if (!placed) return [];
-  const special = dragSpecialHandle(object, placed, handleId, to, view);
-  if (special) return special;
+  const standing = scene.get(object.id);
+  if (!standing) return [];
   const part = handleId.slice(handleId.lastIndexOf("/") + 1);
-  return isBlockPlaced(object) ? dragBlockHandle(object, placed.built.block, part, to, view, exact) : [];
+  const own = ownHandles(object, standing, view).find((h) => h.part === part);
+  if (own) return own.drag(to).map((change) => ({ id: `object/${object.id}`, ...change }));
+  return isBlockPlaced(object) ? dragBlockHandle(object, standing.built.block, part, to, view, exact) : [];
 }
 
 /** The numbers of an object that can be typed. */
 export function objectMeasures(object: ObjectSlice, view: View): Measure[] {
   return isBlockPlaced(object) ? blockMeasures(object, view) : [];
+}
+
+/** What its kind of thing can be taken hold of by beside foot and extents. */
+function ownHandles(object: ObjectSlice, { built }: StandingThing, view: View): readonly OwnHandle[] {
+  return recipeOf(object).handles?.(object, built, view) ?? [];
 }

@@ -1,6 +1,7 @@
 import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
 import { isDot, type Paper } from "../paper/index.ts";
-import type { ObjectSlice, Placed } from "../recipes/index.ts";
+import type { StandingThing } from "../program/index.ts";
+import type { ObjectSlice } from "../recipes/index.ts";
 import { type View, worldToPaper } from "../view/index.ts";
 
 /** What a handle can come to rest on: corners and lines of other things. */
@@ -19,7 +20,7 @@ export interface Snapped {
 /** The corners and lines a moving thing can meet: everything on the paper but its own. */
 export function snapTargets(
   objects: readonly ObjectSlice[],
-  scene: ReadonlyMap<string, Placed>,
+  scene: ReadonlyMap<string, StandingThing>,
   paper: Paper,
   view: View,
   movingIds: ReadonlySet<string>,

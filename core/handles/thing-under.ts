@@ -1,6 +1,7 @@
 import { findPaperPoint, type PaperPoint, pointsAlong } from "../geometry/index.ts";
 import { isDot, type Paper } from "../paper/index.ts";
-import type { ObjectSlice, Placed } from "../recipes/index.ts";
+import type { StandingThing } from "../program/index.ts";
+import type { ObjectSlice } from "../recipes/index.ts";
 import { type View, worldToPaper } from "../view/index.ts";
 import { faceUnder } from "./face-under.ts";
 
@@ -10,7 +11,7 @@ import { faceUnder } from "./face-under.ts";
  */
 export function thingUnder(
   objects: readonly ObjectSlice[],
-  scene: ReadonlyMap<string, Placed>,
+  scene: ReadonlyMap<string, StandingThing>,
   paper: Paper,
   view: View,
   at: PaperPoint,
@@ -50,7 +51,11 @@ export interface Bounds {
 }
 
 /** The frame round all of a thing on paper; null when nothing of it can be seen. */
-export function boundsOf(objectId: string, scene: ReadonlyMap<string, Placed>, view: View): Bounds | null {
+export function boundsOf(
+  objectId: string,
+  scene: ReadonlyMap<string, StandingThing>,
+  view: View,
+): Bounds | null {
   const built = scene.get(objectId)?.built;
   if (!built) return null;
   const points = [...Object.values(built.solid.corners), ...Object.values(built.points)].flatMap((corner) => {
@@ -71,7 +76,7 @@ export function boundsOf(objectId: string, scene: ReadonlyMap<string, Placed>, v
 export function thingsInside(
   frame: Bounds,
   objects: readonly ObjectSlice[],
-  scene: ReadonlyMap<string, Placed>,
+  scene: ReadonlyMap<string, StandingThing>,
   view: View,
 ): string[] {
   return objects.flatMap((object) => {

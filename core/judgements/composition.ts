@@ -1,7 +1,7 @@
 import type { Finding } from "../base/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
 import type { Paper } from "../paper/index.ts";
-import type { PlannedSolid } from "../recipes/index.ts";
+import type { PlannedSolid } from "../program/index.ts";
 import type { View } from "../view/index.ts";
 import { LineGrid } from "./line-grid.ts";
 import { isOutline, standingLines } from "./standing-lines.ts";

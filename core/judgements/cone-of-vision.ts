@@ -1,6 +1,6 @@
 import { type Finding, formatLength } from "../base/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
-import type { PlannedSolid } from "../recipes/index.ts";
+import type { PlannedSolid } from "../program/index.ts";
 import { type View, worldToPaper } from "../view/index.ts";
 
 /** Half the 60° cone inside which drawn things do not look stretched; common practice, no published source. */

@@ -1,7 +1,8 @@
 import type { Finding } from "../base/index.ts";
 import { findPaperPoint } from "../geometry/index.ts";
 import type { CountWanted, Plan } from "../plan/index.ts";
-import type { ObjectSlice, Placed } from "../recipes/index.ts";
+import type { StandingThing } from "../program/index.ts";
+import type { ObjectSlice } from "../recipes/index.ts";
 import { type View, worldToPaper } from "../view/index.ts";
 
 const WHERE = {
@@ -16,7 +17,7 @@ const WHERE = {
 export function countThings(
   wanted: CountWanted,
   objects: readonly ObjectSlice[],
-  scene: ReadonlyMap<string, Placed>,
+  scene: ReadonlyMap<string, StandingThing>,
   view: View,
 ): number {
   // "boxes" counts the box, "crates" the crate.
@@ -34,7 +35,7 @@ export function countThings(
 export function judgeDeliverable(
   plan: Plan,
   objects: readonly ObjectSlice[],
-  scene: ReadonlyMap<string, Placed>,
+  scene: ReadonlyMap<string, StandingThing>,
   view: View,
 ): Finding[] {
   return (plan.deliverable?.counts ?? []).flatMap((wanted): Finding[] => {
@@ -53,7 +54,7 @@ export function judgeDeliverable(
 }
 
 /** Where all corners of a thing stand against the horizon, or null when it cannot be told. */
-function standsAt(placed: Placed | undefined, view: View): "above" | "across" | "below" | null {
+function standsAt(placed: StandingThing | undefined, view: View): "above" | "across" | "below" | null {
   const ys = Object.values(placed?.built.solid.corners ?? {}).flatMap((corner) => {
     const p = corner[2] > 0 ? findPaperPoint(worldToPaper(view.camera, corner)) : null;
     return p ? [p.yMm] : [];

@@ -1,5 +1,5 @@
 import type { Finding } from "../base/index.ts";
-import type { PlannedSolid } from "../recipes/index.ts";
+import type { PlannedSolid } from "../program/index.ts";
 import { cornerAt, type Solid } from "../solids/index.ts";
 import { cross, dot, minus, sizeOf, unit, type Vec3 } from "../view/index.ts";
 

@@ -1,6 +1,6 @@
 import { countOf, type Finding, formatLength, sentenceCase } from "../base/index.ts";
 import { distanceMm } from "../geometry/index.ts";
-import type { PlannedSolid } from "../recipes/index.ts";
+import type { PlannedSolid } from "../program/index.ts";
 import { findFaceOnPaper, showingFaces } from "../solids/index.ts";
 import { findVanishingPoint, type View } from "../view/index.ts";
 

@@ -7,7 +7,7 @@ import {
   type PaperPoint,
   thicknessMm,
 } from "../geometry/index.ts";
-import type { PlannedSolid } from "../recipes/index.ts";
+import type { PlannedSolid } from "../program/index.ts";
 import { findFaceOnPaper, showingFaces } from "../solids/index.ts";
 import type { View } from "../view/index.ts";
 

@@ -1,5 +1,3 @@
-export type { Changed } from "./apply-changes.ts";
-export { applyChanges } from "./apply-changes.ts";
 export { blankLesson } from "./blank-lesson.ts";
 export type { Lesson, Take } from "./lesson.ts";
 export {

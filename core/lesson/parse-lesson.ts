@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import type { Finding, Parsed } from "../base/index.ts";
-import { impossibleInObject, SHEET_ID } from "../recipes/index.ts";
+import { impossibleInObject, SHEET_ID } from "../program/index.ts";
 import { impossibleInView, planView } from "../view/index.ts";
 import { LESSON_FORMAT, LESSON_VERSION, type Lesson, LessonSchema } from "./lesson.ts";
 

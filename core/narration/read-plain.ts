@@ -2,7 +2,7 @@ import type { Finding } from "../base/index.ts";
 import { parseCaptionTime } from "./caption-time.ts";
 import type { Cue } from "./cue.ts";
 
-type Found = Omit<Cue, "id">;
+type PlainCue = Omit<Cue, "id">;
 
 /** A cue without a stated end lasts to the next, at most so long. */
 const LONGEST_MS = 20_000;
@@ -20,7 +20,7 @@ export function looksStamped(lines: readonly string[]): boolean {
 }
 
 /** Reads plain text whose lines begin with times; lines without one go on with the cue before. */
-export function readStamped(lines: readonly string[]): { cues: Found[]; findings: Finding[] } {
+export function readStamped(lines: readonly string[]): { cues: PlainCue[]; findings: Finding[] } {
   const findings: Finding[] = [];
   const rough: { line: number; startMs: number; text: string }[] = [];
   for (const [i, line] of lines.entries()) {
@@ -33,7 +33,7 @@ export function readStamped(lines: readonly string[]): { cues: Found[]; findings
     else if (last) last.text = `${last.text} ${line.trim()}`.trim();
     else findings.push(skipped(i + 1, `no time stands before "${line.trim().slice(0, 40)}"`));
   }
-  const cues = rough.flatMap(({ line, startMs, text }, i): Found[] => {
+  const cues = rough.flatMap(({ line, startMs, text }, i): PlainCue[] => {
     if (text === "") {
       findings.push(skipped(line, "it has no words"));
       return [];
@@ -56,7 +56,7 @@ function parseStamp(text: string): number | null {
  * Reads JSON with words or cues: an array, or an object with `words`, `cues` or `segments`, each with its text and its
  * start and end as seconds or as ms (`startMs`, `endMs`). Words are gathered into cues at silences and full stops.
  */
-export function readJsonWords(text: string): { cues: Found[]; findings: Finding[] } | null {
+export function readJsonWords(text: string): { cues: PlainCue[]; findings: Finding[] } | null {
   let data: unknown;
   try {
     data = JSON.parse(text);
@@ -111,7 +111,7 @@ function readSpoken(item: unknown): Spoken | string {
 }
 
 /** Words in cues of a sentence or so, each word's own time kept as a stamp. */
-function gathered(spoken: readonly Spoken[]): Found[] {
+function gathered(spoken: readonly Spoken[]): PlainCue[] {
   const sorted = [...spoken].sort((a, b) => a.startMs - b.startMs);
   const cues: { startMs: number; endMs: number; text: string; stamps: { char: number; ms: number }[] }[] = [];
   for (const word of sorted) {

@@ -155,7 +155,7 @@ export function pattern(source: string): RegExp {
 }
 
 /** Where a pattern is found in a sentence, with the tokens it covers. */
-export interface Found {
+export interface PhraseMatch {
   readonly at: number;
   readonly end: number;
   readonly first: Token;
@@ -163,8 +163,8 @@ export interface Found {
   readonly match: RegExpMatchArray;
 }
 
-export function findAll(sentence: Sentence, regexp: RegExp): Found[] {
-  return [...sentence.plain.matchAll(regexp)].flatMap((match): Found[] => {
+export function findAll(sentence: Sentence, regexp: RegExp): PhraseMatch[] {
+  return [...sentence.plain.matchAll(regexp)].flatMap((match): PhraseMatch[] => {
     const at = match.index ?? 0;
     const end = at + match[0].length;
     const first = sentence.tokens[sentence.tokenAt[at] ?? -1];

@@ -8,7 +8,7 @@ import {
   subtract,
   type Trace,
 } from "../geometry/index.ts";
-import type { PlannedSolid, Program } from "../recipes/index.ts";
+import type { PlannedSolid, Program } from "../program/index.ts";
 import { apart } from "../solids/index.ts";
 import type { View } from "../view/index.ts";
 import { drawFill } from "./draw-fills.ts";

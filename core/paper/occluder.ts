@@ -1,5 +1,5 @@
 import { type Interval, overlap, stretchesBehind, type Trace } from "../geometry/index.ts";
-import type { PlannedSolid } from "../recipes/index.ts";
+import type { PlannedSolid } from "../program/index.ts";
 import { apart, boxOf, type HidingFace, MIRROR_GROUP, type PaperBox } from "../solids/index.ts";
 
 /** A solid that hides what is behind its showing faces, with the box on paper that holds them all. */

@@ -1,6 +1,7 @@
 import type { Finding } from "../base/index.ts";
 import { type Evaluation, evaluate } from "../drafter/index.ts";
 import { findCurrentTake, type Lesson } from "../lesson/index.ts";
+import { withDrawingMends } from "../mends/index.ts";
 import { type Heard, understand, type Word, wordsOf } from "../narration/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
 import {
@@ -15,7 +16,6 @@ import {
 import { groupSteps, type Step, type WordMemo } from "../steps/index.ts";
 import { type DrawnLesson, drawLesson } from "./draw-lesson.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
-import { withDrawingMends } from "./mend-drawing.ts";
 
 /** Everything that follows from a lesson document. Never saved: always computed. */
 export interface ComputedLesson extends DrawnLesson {

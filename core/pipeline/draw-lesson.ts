@@ -1,6 +1,6 @@
 import type { Lesson } from "../lesson/index.ts";
 import { drawPaper, type Paper, PaperMemo } from "../paper/index.ts";
-import { type Program, planLesson } from "../recipes/index.ts";
+import { type Program, planLesson } from "../program/index.ts";
 import { planView, type Sheet, type View } from "../view/index.ts";
 
 /** The first half of the plot, all that a picture of the sheet needs: document → view → moves → paper. */

@@ -1,6 +1,6 @@
 import { type Finding, formatLength } from "../base/index.ts";
 import { driftOf, type Hand, type PointDrift, USUAL_HAND } from "../judgements/index.ts";
-import { type ObjectDrawing, withOtherDepthMark } from "../recipes/index.ts";
+import { type ObjectDrawing, withOtherDepthMark } from "../program/index.ts";
 import type { View } from "../view/index.ts";
 import type { ComputedLesson } from "./compute-lesson.ts";
 

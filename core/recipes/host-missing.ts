@@ -1,4 +1,4 @@
-import { type Built, FLAT } from "./recipe.ts";
+import { type Built, FLAT } from "../page/index.ts";
 
 /** What is built of a thing whose host or its face is not there: nothing, and a sentence that says why. */
 export function hostMissing(

@@ -1,14 +1,22 @@
-export { type BoxSlice, boxSolid, cornerName } from "./box.ts";
-export { type FaceFrame, findFaceFrame } from "./face-frame.ts";
+export { type BlockPlaced, extentFieldsOf, extentOf, footOf, isBlockPlaced } from "./block-placed.ts";
+export { boxSolid, cornerName } from "./block-solid.ts";
+export { boundsAt } from "./bounds.ts";
+export type { BoxSlice } from "./box/shape.ts";
 export { hostsOf } from "./hosts-of.ts";
 export { idSchema } from "./object-base.ts";
-export { phaseOf, type UnmetNeed, unmetNeed } from "./order-moves.ts";
+export { meaningOf, type ObjectOption, objectOptions } from "./object-options.ts";
+export type { HandleWay, OwnHandle } from "./own-handle.ts";
+export type { PhraseBook, Phrases, SlipKind } from "./phrases.ts";
+export { ERASE } from "./phrases.ts";
 export type { DepthSetBy, Extent } from "./placement.ts";
-export type { ObjectDrawing, PlannedSolid, Program } from "./plan-lesson.ts";
-export { impossibleInObject, planLesson, withOtherDepthMark } from "./plan-lesson.ts";
-export type { Built, Fault } from "./recipe.ts";
-export type { ObjectSlice, RecipeName } from "./recipes.ts";
-export { ObjectSchema, RECIPES, recipeOf } from "./recipes.ts";
-export { SHEET_ID } from "./sheet-setup.ts";
-export type { Placed } from "./solve-scene.ts";
-export { solveScene } from "./solve-scene.ts";
+export { type FaceCell, needsHost, type PutBy, type PutSpot, type SampleSpot } from "./put-down.ts";
+export type { Fault } from "./recipe.ts";
+export {
+  ObjectSchema,
+  type ObjectSlice,
+  RECIPE_NAMES,
+  RECIPES,
+  type RecipeName,
+  recipeNamed,
+  recipeOf,
+} from "./recipes.ts";

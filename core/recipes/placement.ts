@@ -1,6 +1,7 @@
 import * as v from "valibot";
 import { type Finding, formatLength } from "../base/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
+import type { Tie } from "../page/index.ts";
 import { type Block, cornerAt, type Solid } from "../solids/index.ts";
 import {
   AXES,
@@ -14,7 +15,7 @@ import {
   type Vec3,
 } from "../view/index.ts";
 import { idSchema } from "./object-base.ts";
-import type { Fault, SolveContext, Tie } from "./recipe.ts";
+import type { Fault, SolveContext } from "./recipe.ts";
 
 /** How far a thing reaches along an axis: mm on paper where the axis runs with the paper, else the part of the way to its VP. */
 export const ExtentSchema = v.union(
@@ -54,7 +55,7 @@ export const DepthSetBySchema = v.union(
 );
 export type DepthSetBy = v.InferOutput<typeof DepthSetBySchema>;
 
-interface Placed {
+interface BlockPlaced {
   readonly id: string;
   readonly label: string;
   readonly depthSetBy: DepthSetBy;
@@ -68,7 +69,7 @@ interface Placed {
 }
 
 /** Extents must suit the way each axis runs in this frame. */
-export function impossibleExtents(handles: Placed["handles"], frame: Frame): Fault[] {
+export function impossibleExtents(handles: BlockPlaced["handles"], frame: Frame): Fault[] {
   return AXES.flatMap((axis) => {
     const extent = handles[axis];
     if (!extent) return [];
@@ -91,7 +92,7 @@ export interface Foundation {
  * The block of space that a thing's handles take up. Paper measures hold at the foot's depth; extents left out
  * have no length. A foot that what it stands on cannot carry is reported and stands free.
  */
-export function layBlock(placed: Placed, context: SolveContext): Foundation {
+export function layBlock(placed: BlockPlaced, context: SolveContext): Foundation {
   const { view, frame } = context;
   const foot = footOnPaper(placed.handles, view.sheet.heightMm);
   const depth = depthOfFoot(placed, foot, context);
@@ -138,7 +139,7 @@ interface FootDepth {
 
 const FREE: Tie = { kind: "free" };
 
-function depthOfFoot(placed: Placed, foot: PaperPoint, context: SolveContext): FootDepth {
+function depthOfFoot(placed: BlockPlaced, foot: PaperPoint, context: SolveContext): FootDepth {
   const { view } = context;
   const zFree = view.camera.distanceMm;
   if (placed.depthSetBy === "free") return { zMm: zFree, tie: FREE, findings: [] };
@@ -173,7 +174,7 @@ const letItFloat = (id: string) => ({
 const TOO_FAR = 1e5;
 
 function depthOnFace(
-  placed: Placed,
+  placed: BlockPlaced,
   on: { readonly object: string; readonly face: string },
   foot: PaperPoint,
   { view, hostOf }: SolveContext,

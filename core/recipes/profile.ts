@@ -1,3 +1,4 @@
+import type { Page } from "../page/index.ts";
 import {
   type Block,
   type Edge,
@@ -7,7 +8,6 @@ import {
   type Solid,
 } from "../solids/index.ts";
 import type { Axis } from "../view/index.ts";
-import type { SolidPage } from "./solid-page.ts";
 
 /** Which side of a block a profile lies on: the front, swept away from us, or the left side, swept across. */
 export type ProfileSide = "front" | "side";
@@ -40,7 +40,7 @@ export function sweptSolid(block: Block, side: ProfileSide, ring: readonly Profi
  * Draws one end of a swept profile going round it: from a found corner every side that runs along an axis is
  * ruled and measured, slanting ones join corners already found.
  */
-function drawProfileRound(page: SolidPage, end: string): void {
+function drawProfileRound(page: Page, end: string): void {
   const isOfEnd = (e: Edge) => e.from.startsWith(`${end}-`) && e.to.startsWith(`${end}-`);
   const sides = page.solid.edges.filter((e) => isOfEnd(e) && page.shows(e) && !e.arc && !e.light);
   for (let going = true; going; ) {
@@ -58,7 +58,7 @@ function drawProfileRound(page: SolidPage, end: string): void {
 }
 
 /** Draws a swept profile as the class does: its near end from one measured corner, going round, then the sweep. */
-export function drawSwept(page: SolidPage, side: ProfileSide, start: string, seeThrough = false): void {
+export function drawSwept(page: Page, side: ProfileSide, start: string, seeThrough = false): void {
   const { sweep, end } = PROFILE_PLANE[side];
   page.phase("front");
   page.markFromEdges(`${end}-${start}`);
@@ -73,7 +73,7 @@ const WORTH_CIRCLING = 5;
  * Sweeps a drawn profile: every corner that shows to the sweep's vanishing point, one mark for the depth, then the
  * profile's lines once more, each ending exactly on its own guide.
  */
-function sweepProfile(page: SolidPage, sweep: Axis, seeThrough: boolean): void {
+function sweepProfile(page: Page, sweep: Axis, seeThrough: boolean): void {
   page.phase("guides");
   const corners = page.guidesToRule(sweep).map((g) => g.from);
   if (corners.length >= WORTH_CIRCLING) page.circle("corners", corners);

@@ -1,55 +1,30 @@
 import * as v from "valibot";
-import { ArchwaySchema, archway } from "./archway.ts";
-import { BoxSchema, box } from "./box.ts";
-import { FloorSchema, floor } from "./floor.ts";
-import { HouseSchema, house } from "./house.ts";
-import { LetteringSchema, lettering } from "./lettering.ts";
-import { ShadowSchema, shadow, ToneSchema, tone } from "./light.ts";
-import { OpeningsSchema, openings } from "./openings.ts";
-import { OutlineSchema, outline } from "./outline.ts";
-import type { Recipe } from "./recipe.ts";
-import { ReflectionSchema, reflection } from "./reflection.ts";
-import { RoadSchema, road } from "./road.ts";
-import { RoomSchema, room } from "./room.ts";
-import { RoundSchema, round } from "./round.ts";
-import { RowSchema, row } from "./row.ts";
-import { FreehandSchema, freehand, HillsSchema, hills, RaysSchema, rays } from "./scenery.ts";
-import { SeatSchema, seat } from "./seat.ts";
-import { StairsSchema, stairs } from "./stairs.ts";
-import { ShelfSchema, shelf, TableSchema, table } from "./table.ts";
-import { TunnelSchema, tunnel } from "./tunnel.ts";
+import { archway } from "./archway/index.ts";
+import { box } from "./box/index.ts";
+import { floor } from "./floor/index.ts";
+import { freehand } from "./freehand/index.ts";
+import { hills } from "./hills/index.ts";
+import { house } from "./house/index.ts";
+import { lettering } from "./lettering/index.ts";
+import { openings } from "./openings/index.ts";
+import { outline } from "./outline/index.ts";
+import { rays } from "./rays/index.ts";
+import type { ObjectShape, Recipe } from "./recipe.ts";
+import { reflection } from "./reflection/index.ts";
+import { road } from "./road/index.ts";
+import { room } from "./room/index.ts";
+import { round } from "./round/index.ts";
+import { row } from "./row/index.ts";
+import { seat } from "./seat/index.ts";
+import { shadow } from "./shadow/index.ts";
+import { shelf } from "./shelf/index.ts";
+import { stairs } from "./stairs/index.ts";
+import { table } from "./table/index.ts";
+import { tone } from "./tone/index.ts";
+import { tunnel } from "./tunnel/index.ts";
 
-/** Any object of a lesson, told apart by its recipe, in teaching order. */
-export const ObjectSchema = v.variant("recipe", [
-  BoxSchema,
-  OutlineSchema,
-  LetteringSchema,
-  RoomSchema,
-  FloorSchema,
-  RoadSchema,
-  HouseSchema,
-  OpeningsSchema,
-  RowSchema,
-  StairsSchema,
-  SeatSchema,
-  TableSchema,
-  ShelfSchema,
-  ArchwaySchema,
-  RoundSchema,
-  TunnelSchema,
-  RaysSchema,
-  HillsSchema,
-  FreehandSchema,
-  ReflectionSchema,
-  ShadowSchema,
-  ToneSchema,
-]);
-export type ObjectSlice = v.InferOutput<typeof ObjectSchema>;
-
-export type RecipeName = ObjectSlice["recipe"];
-
-/** Every construction the engine knows, in teaching order. */
-export const RECIPES: { readonly [K in RecipeName]: Recipe<Extract<ObjectSlice, { recipe: K }>> } = {
+/** Every construction the engine knows, in teaching order: to add one, make its folder and name it here. */
+export const RECIPES = {
   box,
   outline,
   lettering,
@@ -72,9 +47,27 @@ export const RECIPES: { readonly [K in RecipeName]: Recipe<Extract<ObjectSlice, 
   reflection,
   shadow,
   tone,
-};
+} as const;
+
+export type RecipeName = keyof typeof RECIPES;
+
+/** Any object of a lesson, told apart by its recipe, in teaching order. */
+export const ObjectSchema = v.variant(
+  "recipe",
+  Object.values(RECIPES).map((r) => r.shape),
+);
+export type ObjectSlice = v.InferOutput<(typeof RECIPES)[RecipeName]["shape"]>;
+
+/** The names of all constructions, in teaching order. */
+export const RECIPE_NAMES = Object.keys(RECIPES) as readonly RecipeName[];
 
 /** The construction of an object. */
-export function recipeOf(object: ObjectSlice): Recipe<ObjectSlice> {
-  return RECIPES[object.recipe] as unknown as Recipe<ObjectSlice>;
+export function recipeOf(object: ObjectSlice): Recipe<ObjectShape, ObjectSlice> {
+  return recipeNamed(object.recipe);
+}
+
+/** A construction by its name. */
+export function recipeNamed(name: RecipeName): Recipe<ObjectShape, ObjectSlice> {
+  // A recipe is only ever given objects of its own shape: the name told them apart.
+  return RECIPES[name] as unknown as Recipe<ObjectShape, ObjectSlice>;
 }

@@ -24,7 +24,7 @@ export interface EditMap {
   readonly lessonMs: number;
 }
 
-interface Stretch {
+interface MapPiece {
   readonly from: number;
   readonly to: number;
 }
@@ -70,7 +70,7 @@ export function editMap(edits: readonly Edit[], sourceMs: number): EditMap {
   return { played, holds, sourceMs, lessonMs: lesson };
 }
 
-function united(stretches: readonly Stretch[]): Stretch[] {
+function united(stretches: readonly MapPiece[]): MapPiece[] {
   const result: { from: number; to: number }[] = [];
   for (const s of [...stretches].sort((a, b) => a.from - b.from)) {
     if (s.to <= s.from) continue;

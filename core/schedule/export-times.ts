@@ -1,5 +1,11 @@
-import type { Cue } from "../narration/index.ts";
-import { FRAME_RATES, type FrameRate, formatTimeCode, frameAtMs, writeWebVtt } from "../narration/index.ts";
+import {
+  type Cue,
+  FRAME_RATES,
+  type FrameRate,
+  formatTimeCode,
+  frameAtMs,
+  writeWebVtt,
+} from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
 import { type EditMap, sourceToLesson } from "./edit-map.ts";
 import type { Schedule } from "./schedule-steps.ts";

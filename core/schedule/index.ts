@@ -28,7 +28,7 @@ export type { MoveTiming } from "./fit-moves.ts";
 export { judgeSync } from "./judge-sync.ts";
 export { type PacePoint, paceCurve } from "./pace-curve.ts";
 export { type Part, partsOf } from "./parts.ts";
-export { type Placed, placeSteps } from "./place-steps.ts";
+export { alignSteps, type PlacedStep } from "./place-steps.ts";
 export { proposeHolds } from "./propose-holds.ts";
 export type { Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
 export { scheduleSteps } from "./schedule-steps.ts";

@@ -1,11 +1,10 @@
-import type { Heard, Token } from "../narration/index.ts";
-import { sentencesOf } from "../narration/index.ts";
+import { type Heard, sentencesOf, type Token } from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Anchors } from "./anchor.ts";
 import { suits } from "./suits.ts";
 
 /** Where a step seems to begin in the words. */
-export interface Placed {
+export interface PlacedStep {
   readonly stepId: string;
   readonly wordId: string;
   /** 0 to 1: how much better this place suits the step than the one before it. */
@@ -21,13 +20,13 @@ const OWN_WORDS = 1.5;
  * speech suits its step best, by dynamic programming (R. Bellman, 1957). Rare words count more than common ones (K. Spärck
  * Jones, 1972, from memory). `share` is each step's part of the time by estimate, in order; fixed anchors stay.
  */
-export function placeSteps(
+export function alignSteps(
   steps: readonly Step[],
   tokens: readonly Token[],
   heard: readonly Heard[],
   share: readonly number[],
   fixed: Anchors = {},
-): Placed[] {
+): PlacedStep[] {
   const sentences = sentencesOf(tokens);
   const [s, n] = [steps.length, sentences.length];
   if (s === 0 || n === 0) return [];
@@ -94,7 +93,7 @@ export function placeSteps(
     starts.unshift(j);
     j = from[i]?.[j] ?? -1;
   }
-  return starts.flatMap((j, i): Placed[] => {
+  return starts.flatMap((j, i): PlacedStep[] => {
     const [step, first] = [steps[i], sentences[j]?.tokens[0]];
     if (!step || !first) return [];
     if (fixed[step.id]) return [{ stepId: step.id, wordId: fixed[step.id]?.wordId ?? "", confidence: 1 }];

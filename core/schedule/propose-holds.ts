@@ -1,5 +1,4 @@
-import type { Heard, Token } from "../narration/index.ts";
-import { sentencesOf } from "../narration/index.ts";
+import { type Heard, sentencesOf, type Token } from "../narration/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
 import { type EditMap, lessonToSource } from "./edit-map.ts";

@@ -66,7 +66,7 @@ export function groupSteps(input: StepsInput): { steps: readonly Step[]; finding
 }
 
 /** A run of moves told together. */
-interface Stretch {
+interface PhaseSpan {
   readonly id: string;
   readonly objectId: string;
   readonly phase: string;
@@ -74,10 +74,10 @@ interface Stretch {
   readonly last: number;
 }
 
-function stretchesOf({ moves, paper, overrides }: StepsInput): Stretch[] {
+function stretchesOf({ moves, paper, overrides }: StepsInput): PhaseSpan[] {
   const erasing = new Set<number | null>();
   for (const s of paper.strokes) for (const p of s.pieces) erasing.add(p.diesAt);
-  const stretches: Stretch[] = [];
+  const stretches: PhaseSpan[] = [];
   for (let first = 0; first < moves.length; ) {
     const move = moves[first];
     if (!move) break;
@@ -106,7 +106,7 @@ function samePhase(next: Move | undefined, move: Move): boolean {
 }
 
 /** Describes one stretch after another; how often a kind of step came before decides how much help it gets. */
-function describer(input: StepsInput): (stretch: Stretch, number: number) => Step {
+function describer(input: StepsInput): (stretch: PhaseSpan, number: number) => Step {
   const strokeOf: (PaperStroke | undefined)[] = [];
   for (const s of input.paper.strokes) strokeOf[s.moveIndex] = s;
   const pointNames = lazily(

@@ -1,5 +1,5 @@
 export { callMove } from "./call-move.ts";
 export type { StepsInput, WordMemo } from "./group-steps.ts";
 export { groupSteps } from "./group-steps.ts";
-export type { SlipKind, Step, StepKind, StepOverride, StepWords } from "./step.ts";
+export type { Step, StepKind, StepOverride, StepWords } from "./step.ts";
 export { STEP_KINDS, StepOverrideSchema } from "./step.ts";

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import type { SlipKind } from "../recipes/index.ts";
 
 export const STEP_KINDS = ["draw-along", "watch", "measure", "check", "erase", "talk", "optional"] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -27,9 +28,6 @@ export const StepOverrideSchema = v.strictObject({
   cutBefore: v.optional(v.pipe(v.array(v.string()), v.maxLength(20, "a step is cut at most 20 times"))),
 });
 export type StepOverride = v.InferOutput<typeof StepOverrideSchema>;
-
-/** Slips that can be shown: what the wrong drawing of a step looks like. */
-export type SlipKind = "missed-point" | "slanted" | "leaning" | "level-lid" | "even-gaps";
 
 /** What is said about a step. */
 export interface StepWords {

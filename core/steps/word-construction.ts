@@ -1,6 +1,5 @@
 import { sentenceCase } from "../base/index.ts";
-import type { RecipeName } from "../recipes/index.ts";
-import { phrasesFor } from "./phrase-book.ts";
+import { ERASE, type Phrases, type RecipeName, recipeNamed } from "../recipes/index.ts";
 import { sayMoves } from "./say-moves.ts";
 import type { StepWords } from "./step.ts";
 import type { WordContext } from "./word-context.ts";
@@ -20,4 +19,18 @@ export function wordConstruction(recipe: RecipeName, phase: string, context: Wor
     slip: phrases.slip ? named(phrases.slip) : "",
     slipKind: phrases.slipKind ?? null,
   };
+}
+
+/** The phrases for a phase of a construction; a phase it says nothing of is named as it is. */
+export function phrasesFor(recipe: RecipeName, phase: string): Phrases {
+  if (phase === "erase") return ERASE;
+  const { words } = recipeNamed(recipe);
+  const family = Object.keys(words).find((key) => key.endsWith("*") && phase.startsWith(key.slice(0, -1)));
+  return (
+    words[phase] ??
+    (family === undefined ? undefined : words[family]) ?? {
+      title: `{it}: ${phase.replaceAll("-", " ")}`,
+      check: "",
+    }
+  );
 }

@@ -1,4 +1,5 @@
-import { type ObjectSlice, SHEET_ID } from "../recipes/index.ts";
+import { SHEET_ID } from "../program/index.ts";
+import type { ObjectSlice } from "../recipes/index.ts";
 import { requireFrame, runsWithPaper } from "../view/index.ts";
 import type { StepWords } from "./step.ts";
 import { wordBox } from "./word-box.ts";

@@ -1,9 +1,10 @@
 // Words and times: how long an hour of narration takes, against a frame and against a general-purpose diff.
 import { diffArrays } from "diff";
-import { setNarration } from "#core/handles";
-import { applyChanges, findCurrentTake } from "#core/lesson";
+import { applyChanges, setNarration } from "#core/changes";
+import { findCurrentTake } from "#core/lesson";
 import { alignWords, type Cue, tokensOf, understand } from "#core/narration";
-import { computeLesson, placeInWords } from "#core/pipeline";
+import { computeLesson } from "#core/pipeline";
+import { placeInWords } from "#core/proposals";
 import { allLabelled } from "../narrations/labelled.ts";
 import { quay } from "./lessons.ts";
 import { row, timesMs } from "./measure.ts";

@@ -2,8 +2,9 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Change } from "#core/base";
+import { applyChanges } from "#core/changes";
 import { drawState, frameAt, makeCards } from "#core/display";
-import { applyChanges, type Lesson, parseLessonText } from "#core/lesson";
+import { type Lesson, parseLessonText } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson, judgeDrift } from "#core/pipeline";
 import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
 import { crowd, quay, twoThousandStrokes } from "./lessons.ts";

@@ -1,22 +1,20 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { findPaperPoint } from "#core/geometry";
 import {
+  applyChanges,
   cutStep,
-  dragObjectHandle,
-  faceUnder,
   joinStep,
   mirrorCopy,
   nudge,
-  objectHandles,
   putObject,
   setMark,
-  snapTargets,
-  snapTo,
   standInRow,
-} from "#core/handles";
-import { applyChanges, type Lesson } from "#core/lesson";
-import { computeLesson, reorderStep } from "#core/pipeline";
+} from "#core/changes";
+import { findPaperPoint } from "#core/geometry";
+import { dragObjectHandle, faceUnder, objectHandles, snapTargets, snapTo } from "#core/handles";
+import type { Lesson } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+import { reorderStep } from "#core/proposals";
 import { planView, worldToPaper } from "#core/view";
 import { lesson, put, views } from "../unit/put-down.ts";
 

@@ -2,24 +2,16 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { Change } from "#core/base";
 import {
-  dragObjectHandle,
+  applyChanges,
   duplicateObject,
   moveInDepth,
   moveInOrder,
-  paperMeasures,
-  placeStep,
   putObject,
-  setMeasure,
   setNarration,
-} from "#core/handles";
-import {
-  applyChanges,
-  blankLesson,
-  type Lesson,
-  parseLesson,
-  parseLessonText,
-  serialiseLesson,
-} from "#core/lesson";
+  tieStep,
+} from "#core/changes";
+import { dragObjectHandle, paperMeasures, setMeasure } from "#core/handles";
+import { blankLesson, type Lesson, parseLesson, parseLessonText, serialiseLesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
@@ -61,7 +53,7 @@ function gesture(lesson: Lesson, pick: number, x: number, y: number): Change[] {
     case 7:
       return setNarration(lesson, "quay.vtt", [{ id: "c1", startMs: 0, endMs: 1000, text: "draw along" }]);
     case 8:
-      return placeStep(lesson, steps[pick % steps.length]?.id ?? "", pick % 3 === 0 ? null : "c1.w2");
+      return tieStep(lesson, steps[pick % steps.length]?.id ?? "", pick % 3 === 0 ? null : "c1.w2");
     case 9:
       return [
         {
@@ -141,7 +133,7 @@ describe("changes", () => {
     );
     if (!named.ok) throw new Error("refused");
     const before = computeLesson(named.value.lesson);
-    const moved = applyChanges(named.value.lesson, placeStep(named.value.lesson, "sheet/horizon", "c1.w2"));
+    const moved = applyChanges(named.value.lesson, tieStep(named.value.lesson, "sheet/horizon", "c1.w2"));
     if (!moved.ok) throw new Error("refused");
     const after = computeLesson(moved.value.lesson, before);
     expect(after.paper).toBe(before.paper);

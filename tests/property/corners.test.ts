@@ -4,7 +4,7 @@ import { expect, test } from "vitest";
 import { angleBetweenRad, findPaperPoint, type PaperPoint } from "#core/geometry";
 import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
-import { solveScene } from "#core/recipes";
+import { solveScene } from "#core/program";
 import { type View, worldToPaper } from "#core/view";
 import { anyLesson } from "./lesson-arbitraries.ts";
 

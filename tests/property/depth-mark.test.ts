@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { applyChanges } from "#core/lesson";
+import { applyChanges } from "#core/changes";
 import { type ComputedLesson, computeLesson, judgeDrift } from "#core/pipeline";
 import { lessonWith, VIEW_KINDS } from "./recipe-arbitraries.ts";
 

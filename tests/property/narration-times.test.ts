@@ -1,10 +1,11 @@
 import { diffArrays } from "diff";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { setNarration } from "#core/handles";
-import { applyChanges, findCurrentTake, type Lesson } from "#core/lesson";
+import { applyChanges, setNarration } from "#core/changes";
+import { findCurrentTake, type Lesson } from "#core/lesson";
 import { alignWords, type Cue, sentencesOf, tokensOf, understand, wordsOf } from "#core/narration";
-import { computeLesson, exportLesson, holdsToAdd, placeInWords, retake } from "#core/pipeline";
+import { computeLesson, exportLesson } from "#core/pipeline";
+import { holdsToAdd, placeInWords, retake } from "#core/proposals";
 import { carryAnchors, editMap, sourceToLesson, wordsWithoutStep } from "#core/schedule";
 import { lesson, put, views } from "../unit/put-down.ts";
 

@@ -1,13 +1,13 @@
 import fc from "fast-check";
-import { putObject } from "#core/handles";
-import { applyChanges, blankLesson, type Lesson } from "#core/lesson";
-import { type ObjectSlice, RECIPES, type RecipeName } from "#core/recipes";
+import { applyChanges, putObject } from "#core/changes";
+import { blankLesson, type Lesson } from "#core/lesson";
+import { type ObjectSlice, RECIPE_NAMES, type RecipeName } from "#core/recipes";
 import { planView, runsWithPaper } from "#core/view";
 import { anySheet } from "./lesson-arbitraries.ts";
 
 export type ViewKind = "one-point" | "two-point" | "looking-up" | "looking-down";
 export const VIEW_KINDS: readonly ViewKind[] = ["one-point", "two-point", "looking-up", "looking-down"];
-export const RECIPE_NAMES = Object.keys(RECIPES) as RecipeName[];
+export { RECIPE_NAMES };
 
 const tenths = (minMm: number, maxMm: number) =>
   fc.integer({ min: Math.round(minMm * 10), max: Math.round(maxMm * 10) }).map((n) => n / 10);

@@ -4,7 +4,8 @@ import fc from "fast-check";
 import { beforeAll, expect, test } from "vitest";
 import { type PaperPoint, pointOn } from "#core/geometry";
 import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson, fitObject, fitView } from "#core/pipeline";
+import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { fitObject, fitView } from "#core/proposals";
 import { findDrawnLine, grayOf, measureMisfits, type StraightStill, straighten } from "#core/still";
 import { lesson, put, views } from "../unit/put-down.ts";
 

@@ -6,14 +6,16 @@ const HOME = resolve(import.meta.dirname, "../..");
 
 /** Core's folders in the order of the plot: each may import those before it, through their doors. */
 const PLOT = [
+  "lexicon",
   "base",
   "plan",
-  "lexicon",
   "geometry",
   "view",
   "solids",
   "drafter",
+  "page",
   "recipes",
+  "program",
   "paper",
   "still",
   "steps",
@@ -23,7 +25,10 @@ const PLOT = [
   "judgements",
   "lesson",
   "handles",
+  "changes",
+  "mends",
   "pipeline",
+  "proposals",
 ];
 const PACKAGES_OF_CORE = ["valibot", "clipper2-ts"];
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { applyChanges } from "#core/lesson";
+import { applyChanges } from "#core/changes";
 import { computeLesson } from "#core/pipeline";
-import { RECIPES, type RecipeName } from "#core/recipes";
+import type { RecipeName } from "#core/recipes";
 import { lesson, put, views } from "./put-down.ts";
 
 describe("bad input", () => {
@@ -82,22 +82,19 @@ describe("bad input", () => {
     expect(changed.findings.map((f) => f.message).join(" ")).toMatch(said);
   });
 
-  test.each(Object.keys(RECIPES) as RecipeName[])(
-    "%s on a thing that is gone, or behind the viewer, is kept and said",
-    (recipe) => {
-      const base = put(
-        put(lesson(views.two, []), "box", [150, 170], [151, 110]),
-        recipe,
-        [150, 150],
-        [151, 120],
-      );
-      const orphan = computeLesson({
-        ...base,
-        objects: base.objects.filter((o) => o.id !== "box-1" || recipe === "box"),
-      });
-      if (["openings", "round", "reflection", "shadow", "tone"].includes(recipe))
-        expect(orphan.findings.some((f) => f.code === "no-host")).toBe(true);
-      for (const s of orphan.paper.strokes) expect(Number.isFinite(s.from.xMm + s.to.yMm)).toBe(true);
-    },
-  );
+  test.each(RECIPE_NAMES)("%s on a thing that is gone, or behind the viewer, is kept and said", (recipe) => {
+    const base = put(
+      put(lesson(views.two, []), "box", [150, 170], [151, 110]),
+      recipe,
+      [150, 150],
+      [151, 120],
+    );
+    const orphan = computeLesson({
+      ...base,
+      objects: base.objects.filter((o) => o.id !== "box-1" || recipe === "box"),
+    });
+    if (["openings", "round", "reflection", "shadow", "tone"].includes(recipe))
+      expect(orphan.findings.some((f) => f.code === "no-host")).toBe(true);
+    for (const s of orphan.paper.strokes) expect(Number.isFinite(s.from.xMm + s.to.yMm)).toBe(true);
+  });
 });

@@ -1,11 +1,12 @@
 import { describe, expect, test } from "vitest";
-import { dragObjectHandle, objectHandles, objectOptions, putObject, setOption } from "#core/handles";
-import { applyChanges, blankLesson, type Lesson } from "#core/lesson";
-import { drawLesson, sampleLesson } from "#core/pipeline";
-import { RECIPES, type RecipeName } from "#core/recipes";
+import { applyChanges, putObject, sampleLesson, setOption } from "#core/changes";
+import { dragObjectHandle, objectHandles } from "#core/handles";
+import { blankLesson, type Lesson } from "#core/lesson";
+import { drawLesson } from "#core/pipeline";
+import { objectOptions, RECIPE_NAMES } from "#core/recipes";
 import { planView } from "#core/view";
 
-const NAMES = Object.keys(RECIPES) as RecipeName[];
+const NAMES = RECIPE_NAMES;
 const VIEWS = ["one-point", "two-point"] as const;
 
 /** The handle's own place on paper, moved a little, as a hand would. */

@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
+import { applyChanges } from "#core/changes";
 import { makeCards, turnDrawing } from "#core/display";
-import { applyChanges } from "#core/lesson";
-import { computeLesson, proposeOrder } from "#core/pipeline";
+import { computeLesson } from "#core/pipeline";
+import { proposeOrder } from "#core/proposals";
 import { lesson, put, views } from "./put-down.ts";
 
 describe("order and steps", () => {

@@ -1,6 +1,6 @@
+import { applyChanges, putObject } from "#core/changes";
 import { findPaperPoint, type PaperPoint } from "#core/geometry";
-import { putObject } from "#core/handles";
-import { applyChanges, blankLesson, type Lesson } from "#core/lesson";
+import { blankLesson, type Lesson } from "#core/lesson";
 import type { ComputedLesson } from "#core/pipeline";
 import type { ObjectSlice, RecipeName } from "#core/recipes";
 import { planView } from "#core/view";

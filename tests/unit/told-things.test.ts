@@ -1,9 +1,11 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { applyChanges, blankLesson } from "#core/lesson";
+import { applyChanges } from "#core/changes";
+import { blankLesson } from "#core/lesson";
 import { type Cue, readCaptions, tokensOf, understand } from "#core/narration";
-import { computeLesson, putTold, thingsTold } from "#core/pipeline";
+import { computeLesson } from "#core/pipeline";
+import { putTold, thingsTold } from "#core/proposals";
 
 const told = (cues: readonly Cue[]) => thingsTold(tokensOf(cues), understand(cues));
 

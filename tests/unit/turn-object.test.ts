@@ -1,8 +1,17 @@
 import { describe, expect, test } from "vitest";
 import type { Change } from "#core/base";
-import { changeViewKind, putObject, squareObject, takeAway, turnObject, VIEW_KINDS } from "#core/handles";
-import { applyChanges, type Lesson } from "#core/lesson";
-import { computeLesson, sampleLesson } from "#core/pipeline";
+import {
+  applyChanges,
+  changeViewKind,
+  putObject,
+  sampleLesson,
+  squareObject,
+  takeAway,
+  turnObject,
+  VIEW_KINDS,
+} from "#core/changes";
+import type { Lesson } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
 import { findVanishingPoint, planView, requireFrame } from "#core/view";
 
 function applied(lesson: Lesson, changes: readonly Change[] | null): Lesson {

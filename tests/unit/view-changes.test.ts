@@ -1,10 +1,9 @@
 import { describe, expect, test } from "vitest";
-import { changeViewKind, VIEW_KINDS, viewKindOf } from "#core/handles";
-import { applyChanges } from "#core/lesson";
-import { computeLesson, sampleLesson } from "#core/pipeline";
-import { RECIPES, type RecipeName } from "#core/recipes";
+import { applyChanges, changeViewKind, sampleLesson, VIEW_KINDS, viewKindOf } from "#core/changes";
+import { computeLesson } from "#core/pipeline";
+import { RECIPE_NAMES } from "#core/recipes";
 
-describe.each(Object.keys(RECIPES) as RecipeName[])("a lesson with %s", (recipe) => {
+describe.each(RECIPE_NAMES)("a lesson with %s", (recipe) => {
   test.each(VIEW_KINDS.map((v) => v.kind))("can be seen with %s, and taken back unchanged", (kind) => {
     const lesson = sampleLesson(recipe, "one-point");
     const changed = applyChanges(lesson, changeViewKind(lesson, kind));

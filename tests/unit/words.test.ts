@@ -1,12 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { parseLength } from "#core/base";
+import { sampleLesson } from "#core/changes";
 import { drawSlip } from "#core/display";
 import { distanceMm, findPaperPoint } from "#core/geometry";
 import type { Lesson } from "#core/lesson";
-import { computeLesson, sampleLesson } from "#core/pipeline";
-import { RECIPES, type RecipeName } from "#core/recipes";
+import { computeLesson } from "#core/pipeline";
+import { RECIPE_NAMES } from "#core/recipes";
 
-const NAMES = Object.keys(RECIPES) as RecipeName[];
+const NAMES = RECIPE_NAMES;
 const VIEWS = ["one-point", "two-point"] as const;
 
 const inInches = (lesson: Lesson): Lesson => ({

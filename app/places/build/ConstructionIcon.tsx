@@ -1,6 +1,6 @@
+import { type Construction, sampleLesson } from "#core/changes";
 import { drawState } from "#core/display";
-import type { Construction } from "#core/handles";
-import { computeLesson, sampleLesson } from "#core/pipeline";
+import { computeLesson } from "#core/pipeline";
 import { DrawingView } from "../../ui/DrawingView.tsx";
 import styles from "./Build.module.css";
 

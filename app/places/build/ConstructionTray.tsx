@@ -1,8 +1,8 @@
 import { Button, Popover } from "@mantine/core";
-import { type Construction, NEEDS_HOST, recipeFor } from "#core/handles";
+import { CHOOSABLE, type Choosable, type Construction } from "#core/changes";
 import styles from "./Build.module.css";
 import { ConstructionIcon } from "./ConstructionIcon.tsx";
-import { CONSTRUCTIONS, IN_THE_TRAY } from "./constructions.ts";
+import { IN_THE_TRAY } from "./constructions.ts";
 
 /** Constructions to choose by their picture: the usual ones in reach, all of them one press away, in teaching order. */
 export function ConstructionTray({
@@ -19,28 +19,27 @@ export function ConstructionTray({
   setOpen: (open: boolean) => void;
   onChoose: (name: Construction) => void;
 }) {
-  const waits = (name: Construction) => NEEDS_HOST.has(recipeFor(name)) && !canHost;
-  const button = (name: Construction, called: string, large: boolean) => (
+  const button = ({ name, menu, needsHost }: Choosable, large: boolean) => (
     <button
       type="button"
       className={large ? styles.construction : styles.inTray}
       aria-pressed={placing === name}
-      disabled={waits(name)}
-      title={waits(name) ? "Put down the thing it goes on first" : undefined}
+      disabled={needsHost && !canHost}
+      title={needsHost && !canHost ? "Put down the thing it goes on first" : undefined}
       onClick={() => {
         setOpen(false);
         onChoose(name);
       }}
     >
       <ConstructionIcon construction={name} large={large} />
-      <span>{called}</span>
+      <span>{menu}</span>
     </button>
   );
   return (
     <>
       <ul className={styles.trayRow} aria-label="Put down">
-        {CONSTRUCTIONS.filter((c) => IN_THE_TRAY.includes(c.name)).map(({ name, called }) => (
-          <li key={name}>{button(name, called, false)}</li>
+        {IN_THE_TRAY.map((c) => (
+          <li key={c.name}>{button(c, false)}</li>
         ))}
       </ul>
       <Popover opened={open} onChange={setOpen} position="bottom-start" width={660} trapFocus returnFocus>
@@ -51,8 +50,8 @@ export function ConstructionTray({
         </Popover.Target>
         <Popover.Dropdown>
           <ul className={styles.catalogue} aria-label="Constructions">
-            {CONSTRUCTIONS.map(({ name, called }) => (
-              <li key={name}>{button(name, called, true)}</li>
+            {CHOOSABLE.map((c) => (
+              <li key={c.name}>{button(c, true)}</li>
             ))}
           </ul>
         </Popover.Dropdown>

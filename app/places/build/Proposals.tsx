@@ -1,7 +1,8 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import type { Finding } from "#core/base";
-import { judgeDrift, type Proposal, proposeOrder, proposeVanishingPoints } from "#core/pipeline";
+import { judgeDrift } from "#core/pipeline";
+import { type Proposal, proposeOrder, proposeVanishingPoints } from "#core/proposals";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Build.module.css";

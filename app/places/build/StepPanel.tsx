@@ -1,8 +1,8 @@
 import { Button, NumberInput, Select, Textarea, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { cutStep, joinStep, sayOfStep } from "#core/handles";
-import { reorderStep } from "#core/pipeline";
+import { cutStep, joinStep, sayOfStep } from "#core/changes";
 import { AGE_BANDS } from "#core/plan";
+import { reorderStep } from "#core/proposals";
 import { waitMs } from "#core/schedule";
 import type { Step, StepKind } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";

@@ -13,7 +13,7 @@ import {
   takeAway,
   turningOf,
   turnObject,
-} from "#core/handles";
+} from "#core/changes";
 import type { LessonContext } from "../../lesson/lesson-context.ts";
 import styles from "./Build.module.css";
 import type { Chosen } from "./use-chosen.ts";

@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { Change } from "#core/base";
-import { smallestStepMm } from "#core/base";
+import { type Change, smallestStepMm } from "#core/base";
+import { nudge } from "#core/changes";
 import type { PaperPoint } from "#core/geometry";
-import { type Bounds, nudge, thingsInside, thingUnder } from "#core/handles";
+import { type Bounds, thingsInside, thingUnder } from "#core/handles";
 import type { Lesson } from "#core/lesson";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { Chosen } from "./use-chosen.ts";

@@ -1,10 +1,8 @@
 import { useState } from "react";
-import type { Change } from "#core/base";
+import { type Construction, findChoosable, type Put, putObject } from "#core/changes";
 import type { PaperPoint } from "#core/geometry";
-import { type Construction, type Put, putObject } from "#core/handles";
 import type { ComputedLesson } from "#core/pipeline";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import { placesItself } from "./constructions.ts";
 
 export interface Placing {
   /** The construction about to be put down; null when nothing is. */
@@ -28,12 +26,14 @@ export function usePlacing(chosenId: string | null, onPut: (id: string) => void)
   const [drawingId, setDrawingId] = useState<string | null>(null);
 
   const put = (base: ComputedLesson, from: PaperPoint, to: PaperPoint, construction = what): Put | null =>
-    construction && putObject(base.lesson, base.view, construction, from, to, chosenId, base.program.scene);
+    construction === null
+      ? null
+      : putObject(base.lesson, base.view, construction, from, to, chosenId, base.program.scene);
   const putDown = (placed: Put | null) => {
     setPressed(null);
     setDrawingId(null);
     if (!placed) return preview(null);
-    commit(placed.changes as readonly Change[]);
+    commit(placed.changes);
     setWhat(null);
     onPut(placed.id);
   };
@@ -47,7 +47,7 @@ export function usePlacing(chosenId: string | null, onPut: (id: string) => void)
     drawingId,
     begin: (construction) => {
       setPressed(null);
-      if (placesItself(construction)) putDown(put(computed, middle, middle, construction));
+      if (findChoosable(construction)?.by === "itself") putDown(put(computed, middle, middle, construction));
       else setWhat((now) => (now === construction ? null : construction));
     },
     stop: () => {

@@ -1,7 +1,7 @@
 import { Button } from "@mantine/core";
 import { type ReactNode, useState } from "react";
 import type { Finding } from "#core/base";
-import { setNarration, setVideo } from "#core/handles";
+import { setNarration, setVideo } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";

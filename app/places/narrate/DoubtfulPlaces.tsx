@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
 import { useEffect, useRef } from "react";
-import type { Placed } from "#core/schedule";
+import type { PlacedStep } from "#core/schedule";
 import type { Step } from "#core/steps";
 import styles from "./Narrate.module.css";
 
@@ -16,12 +16,12 @@ export function DoubtfulPlaces({
   onTake,
   onLeave,
 }: {
-  places: readonly Placed[];
+  places: readonly PlacedStep[];
   steps: readonly Step[];
   wordOf: (wordId: string) => string;
-  onLook: (place: Placed) => void;
-  onTake: (place: Placed) => void;
-  onLeave: (place: Placed) => void;
+  onLook: (place: PlacedStep) => void;
+  onTake: (place: PlacedStep) => void;
+  onLeave: (place: PlacedStep) => void;
 }) {
   const list = useRef<HTMLUListElement>(null);
   const first = places[0]?.stepId;

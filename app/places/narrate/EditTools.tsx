@@ -1,5 +1,5 @@
 import { Button, Select } from "@mantine/core";
-import { setEdits } from "#core/handles";
+import { setEdits } from "#core/changes";
 import type { Edit } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 

@@ -1,12 +1,12 @@
 import { Button } from "@mantine/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { placeStep, placeSteps, placeStroke, setEdits } from "#core/handles";
+import { setEdits, tieStep, tieSteps, tieStroke } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
 import { correctWords, kindsByWord, tokensOf } from "#core/narration";
-import { holdsToAdd, placeInWords } from "#core/pipeline";
+import { holdsToAdd, placeInWords } from "#core/proposals";
 import {
   type Edit,
-  type Placed,
+  type PlacedStep,
   paceCurve,
   startsInRecording,
   strokesInRecording,
@@ -39,7 +39,7 @@ export function Narrate() {
   const { lesson, computed, commit, step, chooseStep } = useLesson();
   const take = findCurrentTake(lesson);
   const [stretch, setStretch] = useState<Stretch | null>(null);
-  const [doubtful, setDoubtful] = useState<readonly Placed[]>([]);
+  const [doubtful, setDoubtful] = useState<readonly PlacedStep[]>([]);
   const [said, setSaid] = useState<string | null>(null);
   const [chosenEdit, setChosenEdit] = useState<number | null>(null);
   const player = useSourcePlayer(take?.video != null);
@@ -86,8 +86,8 @@ export function Narrate() {
   const [stroke, setStroke] = useState<string | null>(null);
   const ownStroke = step && strokesOf(step, strokes).some((s) => s.moveId === stroke) ? stroke : null;
   /** Ties the chosen line to a word and goes on to the next of its step. */
-  const tieStroke = (moveId: string, wordId: string) => {
-    commit((now) => placeStroke(now, moveId, { wordId, offsetMs: 0 }));
+  const tieAndGoOn = (moveId: string, wordId: string) => {
+    commit((now) => tieStroke(now, moveId, { wordId, offsetMs: 0 }));
     setStroke(strokes[strokes.findIndex((s) => s.moveId === moveId) + 1]?.moveId ?? null);
   };
   const edits = take?.edits ?? NO_CUES;
@@ -100,14 +100,14 @@ export function Narrate() {
     const kept = new Set(schedule.windows.flatMap((w) => (w.wordId !== null ? [w.stepId] : [])));
     const proposed = placeInWords(computed, kept).filter((p) => !kept.has(p.stepId));
     const sure = proposed.filter((p) => p.confidence >= SURE);
-    commit(placeSteps(lesson, sure));
+    commit(tieSteps(lesson, sure));
     setDoubtful(proposed.filter((p) => p.confidence < SURE).sort((a, b) => a.confidence - b.confidence));
     const without = steps.length - kept.size - proposed.length;
     setSaid(
       `${sure.length} steps placed by their words, ${proposed.length - sure.length} to look at${without > 0 ? `, ${without} without words of their own` : ""}.`,
     );
   };
-  const settle = (p: Placed) => setDoubtful((all) => all.filter((x) => x.stepId !== p.stepId));
+  const settle = (p: PlacedStep) => setDoubtful((all) => all.filter((x) => x.stepId !== p.stepId));
   const addEdit = (edit: Edit) => {
     commit(setEdits(lesson, [...edits, edit]));
     setStretch(null);
@@ -145,9 +145,9 @@ export function Narrate() {
             stretch={stretch}
             spokenMs={player.playing ? player.atMs : null}
             onWord={(wordId) => {
-              if (ownStroke) tieStroke(ownStroke, wordId);
+              if (ownStroke) tieAndGoOn(ownStroke, wordId);
               else if (step) {
-                commit(placeStep(lesson, step.id, wordId));
+                commit(tieStep(lesson, step.id, wordId));
                 settle({ stepId: step.id, wordId, confidence: 1 });
               } else player.seek(words.find((w) => w.id === wordId)?.startMs ?? 0);
             }}
@@ -190,9 +190,9 @@ export function Narrate() {
               onStep={chooseStep}
               onStroke={setStroke}
               onPlaceStroke={(moveId, wordId) =>
-                commit((now) => placeStroke(now, moveId, { wordId, offsetMs: 0 }))
+                commit((now) => tieStroke(now, moveId, { wordId, offsetMs: 0 }))
               }
-              onPlace={(stepId, wordId) => commit(placeStep(lesson, stepId, wordId))}
+              onPlace={(stepId, wordId) => commit(tieStep(lesson, stepId, wordId))}
               onChooseEdit={setChosenEdit}
               onEdits={(next) => commit(setEdits(lesson, next))}
             />
@@ -222,7 +222,7 @@ export function Narrate() {
             player.seek(words.find((w) => w.id === p.wordId)?.startMs ?? 0);
           }}
           onTake={(p) => {
-            commit(placeSteps(lesson, [p]));
+            commit(tieSteps(lesson, [p]));
             settle(p);
           }}
           onLeave={settle}

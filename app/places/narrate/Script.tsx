@@ -1,7 +1,7 @@
 import { Button, Textarea } from "@mantine/core";
 import { useState } from "react";
 import { formatClock } from "#core/base";
-import { sayOfStep } from "#core/handles";
+import { sayOfStep } from "#core/changes";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";

@@ -1,7 +1,7 @@
 import { Button } from "@mantine/core";
 import { formatClock } from "#core/base";
+import { tieStep } from "#core/changes";
 import { drawState, drawStep } from "#core/display";
-import { placeStep } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
 import type { Word } from "#core/narration";
 import type { StrokeInRecording } from "#core/schedule";
@@ -46,11 +46,7 @@ export function StepPlace({
       <p className={styles.when}>
         {window ? sayStart(window.startMs, sourceMs, window.wordId !== null) : ""}{" "}
         {window?.wordId && !stroke ? (
-          <Button
-            size="compact-sm"
-            variant="default"
-            onClick={() => commit(placeStep(lesson, step.id, null))}
-          >
+          <Button size="compact-sm" variant="default" onClick={() => commit(tieStep(lesson, step.id, null))}>
             Free it from the word
           </Button>
         ) : null}

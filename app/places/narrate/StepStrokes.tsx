@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
 import { formatClock } from "#core/base";
-import { cutStep, joinStep, placeStroke } from "#core/handles";
+import { cutStep, joinStep, tieStroke } from "#core/changes";
 import type { Word } from "#core/narration";
 import { type StrokeInRecording, strokesOf } from "#core/schedule";
 import { callMove, type Step } from "#core/steps";
@@ -55,7 +55,7 @@ export function StepStrokes({
                     <Button
                       size="compact-sm"
                       variant="default"
-                      onClick={() => commit(placeStroke(lesson, stroke.moveId, null))}
+                      onClick={() => commit(tieStroke(lesson, stroke.moveId, null))}
                     >
                       Free it from the word
                     </Button>

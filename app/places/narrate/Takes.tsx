@@ -1,9 +1,9 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import type { Finding } from "#core/base";
-import { addTake, goToTake, takeFromCaptions } from "#core/handles";
+import { addTake, goToTake, takeFromCaptions } from "#core/changes";
 import { findCurrentTake, type Take } from "#core/lesson";
-import { contradictionsIn, retake } from "#core/pipeline";
+import { contradictionsIn, retake } from "#core/proposals";
 import type { Carried } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { FilePick } from "../../ui/FilePick.tsx";

@@ -3,7 +3,7 @@ import { useMemo, useState } from "react";
 import { formatClock, formatLength } from "#core/base";
 import { findCurrentTake } from "#core/lesson";
 import { tokensOf } from "#core/narration";
-import { putTold, thingsTold } from "#core/pipeline";
+import { putTold, thingsTold } from "#core/proposals";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Narrate.module.css";
 

@@ -1,5 +1,5 @@
 import { useRef, useState } from "react";
-import { placeSteps, placeStroke } from "#core/handles";
+import { tieSteps, tieStroke } from "#core/changes";
 import { nearestWord, type Word } from "#core/narration";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -42,7 +42,7 @@ export function useTapping(
   const tapStep = () => {
     const at = heardNow();
     if (!target || !at) return;
-    commit((now) => placeSteps(now, [{ stepId: target.id, ...at }]));
+    commit((now) => tieSteps(now, [{ stepId: target.id, ...at }]));
     onStepTapped(target.id, at.wordId);
     drawing.current = { step: target, nextMove: target.firstMove };
     chooseStep(steps[steps.indexOf(target) + 1]?.id ?? null);
@@ -54,7 +54,7 @@ export function useTapping(
     const current = drawing.current;
     const move = current && current.nextMove <= current.step.lastMove ? moves[current.nextMove] : undefined;
     if (!current || !move) return;
-    commit((now) => placeStroke(now, move.id, at));
+    commit((now) => tieStroke(now, move.id, at));
     drawing.current = { ...current, nextMove: current.nextMove + 1 };
   };
   /** Without a tapped step: the one that has its place and is running. */

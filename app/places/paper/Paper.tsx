@@ -1,25 +1,22 @@
 import { Button, Checkbox, NumberInput, SegmentedControl, Select } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { type Change, smallestStepMm } from "#core/base";
-import { drawState } from "#core/display";
 import {
   addFrame,
+  applyChanges,
   changeViewKind,
-  dragPaperHandle,
   frameIsUsed,
   joinOf,
   joinSheets,
-  paperHandles,
-  paperMeasures,
   removeFrame,
-  setMeasure,
   singleSheet,
   standardSizeOf,
   VIEW_KINDS,
   type ViewKind,
   viewKindOf,
-} from "#core/handles";
-import { applyChanges } from "#core/lesson";
+} from "#core/changes";
+import { drawState } from "#core/display";
+import { dragPaperHandle, paperHandles, paperMeasures, setMeasure } from "#core/handles";
 import { type SightAid, sightAids } from "#core/pipeline";
 import { callFrame, STANDARD_SHEETS } from "#core/view";
 import { useLesson } from "../../lesson/lesson-context.ts";

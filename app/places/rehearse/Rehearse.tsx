@@ -1,9 +1,9 @@
 import { Button, SegmentedControl, Switch } from "@mantine/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { formatClock } from "#core/base";
+import { setCorners, startingCorners } from "#core/changes";
 import { frameAt, toPicture } from "#core/display";
 import { findPaperToPicture } from "#core/geometry";
-import { setCorners, startingCorners } from "#core/handles";
 import { findCurrentTake } from "#core/lesson";
 import { captionsOf } from "#core/pipeline";
 import { captionAt } from "#core/schedule";

@@ -1,0 +1,34 @@
+export type { Changed } from "./apply-changes.ts";
+export { applyChanges } from "./apply-changes.ts";
+export { canMirror, mirrorCopy, nudge, setMark, standInRow } from "./arrange.ts";
+export { setDrawingOrder, setFrames, setLesson, setStep, setTake, setThing } from "./change-of.ts";
+export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";
+export { duplicateObject, moveInDepth, moveInOrder } from "./object-changes.ts";
+export {
+  CHOOSABLE,
+  type Choosable,
+  type Construction,
+  findChoosable,
+  type Put,
+  putObject,
+} from "./put-object.ts";
+export { type SampleView, sampleLesson } from "./sample-lesson.ts";
+export { setOption } from "./set-option.ts";
+export { type Join, joinOf, joinSheets, singleSheet, standardSizeOf } from "./sheet-changes.ts";
+export { cutStep, joinStep, sayOfStep } from "./step-changes.ts";
+export {
+  addTake,
+  freeTakeId,
+  goToTake,
+  setCorners,
+  setEdits,
+  setNarration,
+  setVideo,
+  startingCorners,
+  takeFromCaptions,
+  tieStep,
+  tieSteps,
+  tieStroke,
+} from "./take-changes.ts";
+export { squareObject, takeAway, turningOf, turnObject } from "./turn-object.ts";
+export { changeViewKind, VIEW_KINDS, type ViewKind, viewKindOf } from "./view-changes.ts";

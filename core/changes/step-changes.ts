@@ -1,0 +1,56 @@
+import type { Change } from "../base/index.ts";
+import type { Move } from "../drafter/index.ts";
+import type { Lesson } from "../lesson/index.ts";
+import type { Step, StepKind } from "../steps/index.ts";
+import { forgetStep, setStep } from "./change-of.ts";
+
+/** The stretch of moves a step id stands for, without the part after a cut. */
+function uncutId(stepId: string): string {
+  return stepId.split("~")[0] ?? stepId;
+}
+
+function partId(move: Move): string {
+  return `${move.objectId}/${move.phase}~${move.id.slice(move.objectId.length + 1)}`;
+}
+
+/** Parts a step before one of its moves; null where nothing can be parted. */
+export function cutStep(lesson: Lesson, moves: readonly Move[], step: Step, before: number): Change[] | null {
+  const [last, first] = [moves[before - 1], moves[before]];
+  if (!first || !last || before <= step.firstMove || before > step.lastMove) return null;
+  const stretch = `${first.objectId}/${first.phase}`;
+  // Where two stretches were told together, or a cut was closed again, parting them undoes that.
+  if (`${last.objectId}/${last.phase}` !== stretch) return [setStep(stretch, "joined", null)];
+  if (lesson.steps[stretch]?.cutBefore?.includes(first.id)) return [setStep(partId(first), "joined", null)];
+  const cuts = lesson.steps[stretch]?.cutBefore ?? [];
+  return [setStep(stretch, "cutBefore", [...cuts, first.id])];
+}
+
+/** Tells a step together with the one before it; a part goes back to what it was cut from. Null for the first step. */
+export function joinStep(
+  lesson: Lesson,
+  steps: readonly Step[],
+  moves: readonly Move[],
+  step: Step,
+): Change[] | null {
+  const before = steps[steps.indexOf(step) - 1];
+  if (!before) return null;
+  const stretch = uncutId(step.id);
+  const first = moves[step.firstMove];
+  if (step.id !== stretch && first) {
+    const left = (lesson.steps[stretch]?.cutBefore ?? []).filter((id) => id !== first.id);
+    return [
+      setStep(stretch, "cutBefore", left.length > 0 ? left : null),
+      ...(lesson.steps[step.id] ? [forgetStep(step.id)] : []),
+    ];
+  }
+  return [setStep(step.id, "joined", true)];
+}
+
+/** What the educator says differently about a step; null takes a word of theirs back. */
+export function sayOfStep(
+  step: Step,
+  field: "title" | "instruction" | "kind" | "holdMs",
+  value: string | StepKind | number | null,
+): Change[] {
+  return [{ id: `step/${step.id}`, field, value }];
+}

@@ -1,0 +1,111 @@
+import type { Change } from "../base/index.ts";
+import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
+import type { Cue } from "../narration/index.ts";
+import type { Anchor, Edit } from "../schedule/index.ts";
+import { putTake, setLesson, setTake } from "./change-of.ts";
+
+/** Gives the current take these captions, or begins a take with them. Anchors stay; lost words are reported. */
+export function setNarration(lesson: Lesson, fileName: string, cues: readonly Cue[]): Change[] {
+  const narration = { fileName, cues: [...cues] };
+  const take = findCurrentTake(lesson);
+  return take ? [setTake(take.id, "narration", narration)] : beginTake(lesson, fileName, { narration });
+}
+
+/** Gives the current take this recording, or begins a take with it. The sheet's corners must be placed anew. */
+export function setVideo(lesson: Lesson, fileName: string, video: NonNullable<Take["video"]>): Change[] {
+  const take = findCurrentTake(lesson);
+  if (!take) return beginTake(lesson, fileName, { video });
+  return [setTake(take.id, "video", video), setTake(take.id, "corners", null)];
+}
+
+/** Ties a step's start to a word, or frees it for null. */
+export function tieStep(lesson: Lesson, stepId: string, wordId: string | null): Change[] {
+  const take = findCurrentTake(lesson);
+  return take ? [setAnchor(take.id, stepId, wordId === null ? null : { wordId, offsetMs: 0 })] : [];
+}
+
+/** Anchors are set one by one: two windows may tie two steps at once. */
+function setAnchor(takeId: string, stepId: string, at: Anchor | null): Change {
+  return { id: `take/${takeId}`, field: `anchors.${stepId}`, value: at };
+}
+
+/** Ties the pencil's start in a single move to a word, or lets the move follow the one before it for null. */
+export function tieStroke(
+  lesson: Lesson,
+  moveId: string,
+  at: { readonly wordId: string; readonly offsetMs: number } | null,
+): Change[] {
+  const take = findCurrentTake(lesson);
+  if (!take) return [];
+  const { [moveId]: _, ...others } = take.strokeAnchors ?? {};
+  const next = at ? { ...others, [moveId]: at } : others;
+  return [setTake(take.id, "strokeAnchors", Object.keys(next).length > 0 ? next : null)];
+}
+
+/** Where the sheet's corners lie in the current take's picture. */
+export function setCorners(lesson: Lesson, corners: NonNullable<Take["corners"]>): Change[] {
+  const take = findCurrentTake(lesson);
+  return take ? [setTake(take.id, "corners", corners)] : [];
+}
+
+function beginTake(lesson: Lesson, label: string, has: Partial<Pick<Take, "narration" | "video">>): Change[] {
+  const id = freeTakeId(lesson);
+  return addTake({ id, label, video: null, narration: null, corners: null, anchors: {}, ...has });
+}
+
+/** Where the sheet's corners are put before they are dragged: a tenth in from the picture's edges. */
+export function startingCorners(video: { widthPx: number; heightPx: number }): NonNullable<Take["corners"]> {
+  const { widthPx: w, heightPx: h } = video;
+  return {
+    topLeft: { xPx: Math.round(w * 0.1), yPx: Math.round(h * 0.1) },
+    topRight: { xPx: Math.round(w * 0.9), yPx: Math.round(h * 0.1) },
+    bottomRight: { xPx: Math.round(w * 0.9), yPx: Math.round(h * 0.9) },
+    bottomLeft: { xPx: Math.round(w * 0.1), yPx: Math.round(h * 0.9) },
+  };
+}
+
+/** The edits of the current take, set whole; an empty list leaves the recording as it is. */
+export function setEdits(lesson: Lesson, edits: readonly Edit[]): Change[] {
+  const take = findCurrentTake(lesson);
+  return take ? [setTake(take.id, "edits", edits.length > 0 ? [...edits] : null)] : [];
+}
+
+/** Ties steps to words, several at once; steps not named stay where they are. */
+export function tieSteps(
+  lesson: Lesson,
+  places: readonly { stepId: string; wordId: string; offsetMs?: number }[],
+): Change[] {
+  const take = findCurrentTake(lesson);
+  if (!take) return [];
+  return places.map(({ stepId, wordId, offsetMs = 0 }) => setAnchor(take.id, stepId, { wordId, offsetMs }));
+}
+
+/** Makes another take the current one. */
+export function goToTake(takeId: string): Change[] {
+  return [setLesson("currentTake", takeId)];
+}
+
+/** A take begun from captions alone, not yet in the lesson; called as its file is. */
+export function takeFromCaptions(lesson: Lesson, fileName: string, cues: readonly Cue[]): Take {
+  return {
+    id: freeTakeId(lesson),
+    label: fileName.replace(/\.\w+$/, "").slice(0, 120) || "New take",
+    video: null,
+    narration: { fileName, cues: [...cues] },
+    corners: null,
+    anchors: {},
+  };
+}
+
+/** Puts a take beside the others and makes it the current one. */
+export function addTake(take: Take): Change[] {
+  return [putTake(take), ...goToTake(take.id)];
+}
+
+/** The first take id that is free. */
+export function freeTakeId(lesson: Lesson): string {
+  const taken = new Set(lesson.takes.map((t) => t.id));
+  let n = 1;
+  while (taken.has(`take-${n}`)) n++;
+  return `take-${n}`;
+}

@@ -1,0 +1,1 @@
+export { withDrawingMends } from "./mend-drawing.ts";

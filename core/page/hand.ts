@@ -1,0 +1,412 @@
+import { invariant } from "../base/index.ts";
+import type { Aim, Drafter, LineRule, PointRule, StrokePlan, StrokeRole } from "../drafter/index.ts";
+import { distanceMm, findPaperPoint, meet, type PaperPoint, type Region } from "../geometry/index.ts";
+import { type ArcEdge, cornerAt, type Face, type Solid } from "../solids/index.ts";
+import {
+  type Axis,
+  add,
+  minus,
+  paperToWorld,
+  type SpacePoint,
+  scaled,
+  unit,
+  type Vec3,
+  worldToPaper,
+} from "../view/index.ts";
+
+import type { Knowledge } from "./knowledge.ts";
+
+export interface RuleOptions {
+  readonly role?: StrokeRole;
+  readonly called?: string;
+  /** Help only: rubbed out with the tails. */
+  readonly light?: boolean;
+  /** Draw the guide on beyond its end, toward its vanishing point. */
+  readonly tail?: boolean;
+  /** Where the far end is marked when no line crosses there: by measure along the line. */
+  readonly measured?: boolean;
+  /** Drawn along the edge of a template of true shape instead of the ruler. */
+  readonly template?: boolean;
+  /** Faces it is drawn on. */
+  readonly on?: readonly string[];
+  /** The pencil draws only between these two points of the line. */
+  readonly between?: readonly [string, string];
+  /** Draws nothing outside this stretch of the paper. */
+  readonly within?: Region;
+}
+
+export type Hand = ReturnType<typeof handOn>;
+
+/**
+ * The hand at the page. Its verbs are what a hand can do; each records one move, and a ruled line finds by itself
+ * every named point in which it crosses a line that is there.
+ */
+export function handOn(d: Drafter, known: Knowledge) {
+  function phase(name: string): void {
+    d.phase(name);
+  }
+
+  /** Takes the corner of the sheet that lies where the point is. */
+  function markSheetCorner(name: string): void {
+    const at = known.onPaper(name);
+    const corner =
+      `${at.yMm < known.view.sheet.heightMm / 2 ? "top" : "bottom"}-${at.xMm < known.view.sheet.widthMm / 2 ? "left" : "right"}` as const;
+    d.take({ name, called: known.call(name), rule: { kind: "sheet-corner", corner } });
+    known.find(name);
+  }
+
+  /** Takes a point that another has found already under a name of its own. */
+  function takeFrom(name: string, from: string): void {
+    d.take({ name, called: known.call(name), rule: { kind: "same", as: known.id(from) } });
+    known.find(name);
+  }
+
+  /** Measures a point from the sheet's left and bottom edges. */
+  function markFromEdges(name: string): void {
+    const at = known.onPaper(name);
+    d.measureFromEdges({
+      name,
+      called: known.call(name),
+      across: { edge: "left", mm: at.xMm },
+      down: { edge: "bottom", mm: known.view.sheet.heightMm - at.yMm },
+      at,
+      also: known.namesakes(name),
+    });
+    known.find(name);
+  }
+
+  /** Lays a distance off from one found point toward another. */
+  function measure(name: string, from: string, toward: string): void {
+    const mm = distanceMm(known.onPaper(from), known.onPaper(name));
+    markPoint(name, { kind: "measured", from: known.id(from), toward: known.id(toward), mm });
+  }
+
+  /** Marks a part of the way from a found point toward an axis' vanishing point. */
+  function partWay(name: string, from: string, axis: Axis): void {
+    const [a, b] = [known.onPaper(from), known.onPaper(name)];
+    const vp = findPaperPoint(worldToPaper(known.view.camera, known.frame.axes[axis]));
+    invariant(vp, `the ${axis} of "${known.objectId}" runs to no point on paper`);
+    const fraction = distanceMm(a, b) / distanceMm(a, vp);
+    markPoint(name, { kind: "part-way-to-vp", from: known.id(from), aim: known.along(axis), fraction });
+  }
+
+  /** Measures a point along a line already drawn, from a found point on it. */
+  function measureOnLine(name: string, from: string, line: string): void {
+    const rule = measured(from, name, known.id(line));
+    markPoint(name, rule);
+  }
+
+  /** Marks a point by its part of the way between two found points, as the ruler measures it. */
+  function partBetween(name: string, from: string, to: string): void {
+    const [a, p, b] = [known.onPaper(from), known.onPaper(name), known.onPaper(to)];
+    const share = distanceMm(a, p) / distanceMm(a, b);
+    markPoint(name, { kind: "share", from: known.id(from), to: known.id(to), share });
+  }
+
+  /** Draws a curve by hand through found points: an arc of a circle somewhere in space. */
+  function curve(name: string, arc: Omit<ArcEdge, "facets">, options: RuleOptions = {}): void {
+    d.curve(name, {
+      plane: "space-arc",
+      role: options.role ?? "outline",
+      arc,
+      ...(options.light ? { light: true } : {}),
+      ...(options.on ? { on: options.on } : {}),
+      ...(options.within ? { within: options.within } : {}),
+    });
+  }
+
+  /** Draws freely along points of space, such as a slack wire or a crown of leaves. */
+  function freehand(name: string, points: readonly Vec3[], options: RuleOptions = {}): void {
+    d.freehand(name, {
+      plane: "space-path",
+      role: options.role ?? "freehand",
+      points,
+      ...(options.on ? { on: options.on } : {}),
+      ...(options.within ? { within: options.within } : {}),
+    });
+  }
+
+  /** Fills the stretch between found points with a tone. */
+  function fill(name: string, ring: readonly Vec3[], tone: 1 | 2 | 3, on: readonly string[] = []): void {
+    d.fill(name, { plane: "fill", role: "fill", rings: [ring], tone, on });
+  }
+
+  /** Fills stretches given by their outlines in space, all on one plane. */
+  function fillRings(
+    name: string,
+    rings: readonly (readonly Vec3[])[],
+    tone: 1 | 2 | 3,
+    on: readonly string[],
+  ): void {
+    d.fill(name, { plane: "fill", role: "fill", rings, tone, on });
+  }
+
+  /** Fills a face of a solid with a tone, its openings left free. */
+  function fillFace(name: string, solid: Solid, face: Face, tone: 1 | 2 | 3, on: readonly string[]): void {
+    const rings = [face.corners, ...face.holes].map((ring) => ring.map((c) => cornerAt(solid, c)));
+    d.fill(name, { plane: "fill", role: "fill", rings, tone, on });
+  }
+
+  /** Marks the crossing of two lines already there. */
+  function cross(name: string, lines: readonly [string, string]): void {
+    markPoint(name, { kind: "crossing", lines: [known.id(lines[0]), known.id(lines[1])] });
+  }
+
+  /** Rules a line from a found point along an axis, to the point `to`. */
+  function ruleAlong(name: string, from: string, to: string, axis: Axis, options: RuleOptions = {}): void {
+    ruleLine(name, from, to, { kind: "toward", through: known.id(from), aim: known.along(axis) }, options);
+  }
+
+  /** Rules a line from a found point in a slanting direction of space: toward that direction's vanishing point. */
+  function ruleSlanting(
+    name: string,
+    from: string,
+    to: string,
+    called: string,
+    options: RuleOptions = {},
+  ): void {
+    const direction = unit(minus(known.at(to), known.at(from)));
+    const aim: Aim = {
+      kind: "direction",
+      called,
+      direction: direction[2] < 0 ? scaled(direction, -1) : direction,
+    };
+    ruleLine(name, from, to, { kind: "toward", through: known.id(from), aim }, options);
+  }
+
+  /** Joins two found points. */
+  function join(name: string, from: string, to: string, options: RuleOptions = {}): void {
+    ruleLine(name, from, to, { kind: "join", points: [known.id(from), known.id(to)] }, options);
+  }
+
+  /** Lays the ruler on two found points and draws on to a third on the same line. */
+  function joinOn(name: string, from: string, through: string, to: string, options: RuleOptions = {}): void {
+    ruleLine(name, from, to, { kind: "join", points: [known.id(from), known.id(through)] }, options);
+  }
+
+  /** Lays the ruler on a far mark and a found point, and draws from the found point away from the mark. */
+  function ruleAwayFrom(
+    name: string,
+    mark: string,
+    from: string,
+    to: string,
+    options: RuleOptions = {},
+  ): void {
+    ruleLine(name, from, to, { kind: "join", points: [known.id(mark), known.id(from)] }, options);
+  }
+
+  /** Rules through a found point at the angle to the level that the held pencil shows. */
+  function ruleAtAngle(name: string, from: string, to: string, options: RuleOptions = {}): void {
+    const [a, b] = [known.onPaper(from), known.onPaper(to)];
+    const deg = (Math.atan2(a.yMm - b.yMm, b.xMm - a.xMm) * 180) / Math.PI;
+    ruleLine(name, from, to, { kind: "angle", through: known.id(from), deg }, { ...options, tail: true });
+  }
+
+  /** Rules from a found point toward another point found on the paper, such as a crossing far back. */
+  function ruleTowardPoint(
+    name: string,
+    from: string,
+    to: string,
+    aimAt: string,
+    options: RuleOptions = {},
+  ): void {
+    const aim: Aim = { kind: "point", point: known.id(aimAt) };
+    ruleLine(name, from, to, { kind: "toward", through: known.id(from), aim }, options);
+  }
+
+  /** Marks where two lines already there cross, though the crossing lies far back: at an axis' vanishing point. */
+  function markVanishingCrossing(name: string, axis: Axis, lines: readonly [string, string]): void {
+    const at = findPaperPoint(worldToPaper(known.view.camera, known.frame.axes[axis]));
+    if (!at) return;
+    d.mark({
+      name,
+      called: known.call(name),
+      rule: { kind: "crossing", lines: [known.id(lines[0]), known.id(lines[1])] },
+      at,
+      role: "vanishing-point",
+    });
+    known.keepPoint(name, known.frame.axes[axis]);
+  }
+
+  /** Slides the ruler along an axis, kept parallel, until the piece between two lines measures as it should. */
+  function ruleSlid(
+    name: string,
+    from: string,
+    to: string,
+    axis: Axis,
+    between: readonly [string, string],
+    options: RuleOptions = {},
+  ): void {
+    const [a, b] = [known.onPaper(from), known.onPaper(to)];
+    const crossing = findPaperPoint(meet(known.lineOf(between[0]), known.lineOf(between[1])));
+    const after = crossing ? (axis === "height" ? a.xMm > crossing.xMm : a.yMm > crossing.yMm) : true;
+    const rule: LineRule = {
+      kind: "slide",
+      aim: known.along(axis),
+      between: [known.id(between[0]), known.id(between[1])],
+      mm: distanceMm(a, b),
+      side: after ? "after" : "before",
+    };
+    ruleLine(name, from, to, rule, options);
+  }
+
+  /** Circles found points, so that the class takes just these. */
+  function circle(name: string, points: readonly string[]): void {
+    d.circle(
+      name,
+      points.map((p) => known.id(p)),
+    );
+  }
+
+  /** Rules from a found point all the way to an axis' vanishing point; `farAway` things lie behind all others. */
+  function ruleToVanishingPoint(
+    name: string,
+    from: string,
+    axis: Axis,
+    options: RuleOptions & { readonly farAway?: boolean } = {},
+  ): void {
+    const [a, dir] = [known.at(from), known.frame.axes[axis]];
+    d.rule({
+      name,
+      called: options.called ?? "ray",
+      rule: { kind: "toward", through: known.id(from), aim: known.along(axis) },
+      stroke: {
+        plane: "space",
+        role: options.role ?? "detail",
+        from: options.farAway ? [...a, 0] : [...a, 1],
+        to: [...dir, 0],
+        tailTo: null,
+      },
+    });
+  }
+
+  /** Draws freely along paper points infinitely far away, such as a skyline. */
+  function freehandFarAway(name: string, points: readonly PaperPoint[]): void {
+    const far = 1e6 * known.view.camera.distanceMm;
+    freehand(
+      name,
+      points.map((p) => paperToWorld(known.view.camera, p, far)),
+    );
+  }
+
+  /** Goes firmly over a stretch of line between two found points. */
+  function trace(name: string, from: string, to: string, options: RuleOptions = {}): void {
+    const rule: LineRule = { kind: "join", points: [known.id(from), known.id(to)] };
+    d.trace({
+      name,
+      called: options.called ?? name.replaceAll("-", " "),
+      rule,
+      stroke: strokePlan(from, to, null, options),
+    });
+    known.keepLine(known.spaceLine(name, from, to));
+  }
+
+  function markPoint(name: string, rule: PointRule): void {
+    d.mark({
+      name,
+      called: known.call(name),
+      rule,
+      at: known.onPaper(name),
+      also: known.namesakes(name),
+    });
+    known.find(name);
+  }
+
+  function ruleLine(name: string, from: string, to: string, rule: LineRule, options: RuleOptions): void {
+    const line = known.spaceLine(name, from, to);
+    const finds: { name: string; called: string; rule: PointRule }[] = [];
+    for (const [point, at] of known.truth) {
+      if (known.found.points.has(point) || finds.some((f) => f.name === point) || !known.liesAt(at, line))
+        continue;
+      const crossing = known.crossingLines(point, line.onPaper)[0];
+      const rule = crossing
+        ? ({ kind: "crossing", lines: [line.id, crossing.line.id] } as const)
+        : point === to && options.measured
+          ? measured(from, to, line.id)
+          : null;
+      if (!rule) continue;
+      finds.push({ name: point, called: known.call(point), rule });
+      for (const same of known.namesakes(point))
+        if (!finds.some((f) => f.name === same.name))
+          finds.push({ ...same, rule: { kind: "same", as: known.id(point) } });
+    }
+    for (const f of finds) known.keepPoint(f.name, known.at(f.name));
+    known.keepLine(line);
+    const drawn = {
+      name,
+      called: options.called ?? `edge ${name.replaceAll("-", " ")}`,
+      rule,
+      stroke: strokePlan(from, to, rule, options),
+      finds,
+    };
+    if (options.template) d.template(drawn);
+    else d.rule(drawn);
+  }
+
+  /** A measured end: so far right, left, up or down along the line. */
+  function measured(from: string, to: string, line: string): PointRule {
+    const [a, b] = [known.onPaper(from), known.onPaper(to)];
+    const [dx, dy] = [b.xMm - a.xMm, b.yMm - a.yMm];
+    const toward = Math.abs(dx) >= Math.abs(dy) ? (dx >= 0 ? "right" : "left") : dy <= 0 ? "up" : "down";
+    return { kind: "along", line, from: known.id(from), toward, mm: Math.hypot(dx, dy) };
+  }
+
+  function strokePlan(from: string, to: string, rule: LineRule | null, options: RuleOptions): StrokePlan {
+    const [start, end] = options.between ?? [from, to];
+    const [a, b] = [known.at(start), known.at(end)];
+    const plain = {
+      plane: "space",
+      role: options.role ?? "outline",
+      from: [a[0], a[1], a[2], 1],
+      to: [b[0], b[1], b[2], 1],
+      tailTo: options.tail && (rule?.kind === "toward" || rule?.kind === "angle") ? tailEnd(a, b) : null,
+    } as const;
+    if (!options.light && !options.on && !options.within) return plain;
+    return {
+      ...plain,
+      ...(options.light ? { light: true } : {}),
+      ...(options.on ? { on: options.on } : {}),
+      ...(options.within ? { within: options.within } : {}),
+    };
+  }
+
+  function tailEnd(from: Vec3, to: Vec3): SpacePoint | null {
+    const dir = unit(minus(to, from));
+    if (!(dir[2] > 1e-9)) return null;
+    if (known.options.guides === "to-vp") return [dir[0], dir[1], dir[2], 0];
+    // Half the paper way from the far end to the VP: with f = 1 − z/z', the depth there is z/(1 − f).
+    const passed = 1 - from[2] / to[2];
+    const reach = (passed + 1) / 2;
+    return [...add(from, dir, (reach * from[2]) / ((1 - reach) * dir[2])), 1];
+  }
+
+  return {
+    phase,
+    markSheetCorner,
+    takeFrom,
+    markFromEdges,
+    measure,
+    partWay,
+    measureOnLine,
+    partBetween,
+    curve,
+    freehand,
+    fill,
+    fillRings,
+    fillFace,
+    cross,
+    ruleAlong,
+    ruleSlanting,
+    join,
+    joinOn,
+    ruleAwayFrom,
+    ruleAtAngle,
+    ruleTowardPoint,
+    markVanishingCrossing,
+    ruleSlid,
+    circle,
+    ruleToVanishingPoint,
+    freehandFarAway,
+    trace,
+  };
+}

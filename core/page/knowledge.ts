@@ -1,0 +1,234 @@
+import { invariant } from "../base/index.ts";
+import { type Aim, along as alongAxis } from "../drafter/index.ts";
+import { angleBetweenRad, findPaperPoint, type HLine, join, type PaperPoint } from "../geometry/index.ts";
+import type { Solid } from "../solids/index.ts";
+import {
+  type Axis,
+  type Frame,
+  minus,
+  runsWithPaper,
+  sizeOf,
+  unit,
+  type Vec3,
+  type View,
+  worldToPaper,
+} from "../view/index.ts";
+import type { Built } from "./built.ts";
+import { callPoint } from "./call-point.ts";
+
+export interface DrawingOptions {
+  readonly guides: "to-vp" | "part-way";
+  /** Which guide carries the depth mark: 0, or left out, is the one from which most back edges start. */
+  readonly depthMark?: number;
+}
+
+/** A line the ruler has drawn, as it runs in space. */
+export interface SpaceLine {
+  readonly id: string;
+  readonly through: Vec3;
+  readonly direction: Vec3;
+  readonly onPaper: HLine;
+}
+
+/** What one object's drawing has found so far; others that lean on it go on from there. */
+export interface FoundSoFar {
+  readonly points: ReadonlyMap<string, Vec3>;
+  readonly lines: readonly SpaceLine[];
+  readonly solid: Solid;
+}
+
+/** Two lines flatter than this to each other cross nowhere a pencil could mark; as in evaluation. */
+export const SAME_LINE_RAD = (0.01 * Math.PI) / 180;
+/** A point this near a line in space, as a share of its distance from the eye, lies on it: far above rounding. */
+const ON_LINE = 1e-9;
+
+/** The object on the page, and how it is drawn. */
+export interface Subject {
+  readonly objectId: string;
+  readonly view: View;
+  readonly frame: Frame;
+  readonly options: DrawingOptions;
+  readonly built: Built;
+  /** What has been found of another object, or null when it is not drawn yet. */
+  readonly foundOf: (objectId: string) => FoundSoFar | null;
+}
+
+export type Knowledge = ReturnType<typeof knowledgeOf>;
+
+/**
+ * What is known of one object while it is drawn: where every named point truly is, which of them ruler and pencil have
+ * found, and which lines are there. Names of another object's points are "object/name".
+ */
+export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: Subject) {
+  const points = new Map<string, Vec3>();
+  const lines: SpaceLine[] = [];
+  const truth: ReadonlyMap<string, Vec3> = new Map([
+    ...Object.entries(built.solid.corners),
+    ...Object.entries(built.points),
+  ]);
+
+  function isFound(name: string): boolean {
+    if (points.has(name)) return true;
+    const [host, rest] = splitName(name);
+    return host !== null && (foundOf(host)?.points.has(rest) ?? false);
+  }
+
+  /** Whether a point of that name belongs to the construction at all. */
+  function knows(name: string): boolean {
+    return truth.has(name) || isFound(name);
+  }
+
+  /** Where a named point truly is. */
+  function at(name: string): Vec3 {
+    const own = truth.get(name);
+    if (own) return own;
+    const [host, rest] = splitName(name);
+    const other = host === null ? undefined : foundOf(host)?.points.get(rest);
+    invariant(other, `"${objectId}" knows no point "${name}"`);
+    return other;
+  }
+
+  function onPaper(name: string): PaperPoint {
+    const p = findPaperPoint(worldToPaper(view.camera, at(name)));
+    invariant(p, `"${name}" of "${objectId}" does not lie in front of the eye`);
+    return p;
+  }
+
+  function call(name: string): string {
+    return built.called?.[name] ?? callPoint(name);
+  }
+
+  /** Takes the lines and points of another object as there: what leans on it goes on from them. */
+  function goesOnFrom(hostId: string): void {
+    for (const line of foundOf(hostId)?.lines ?? []) lines.push(line);
+  }
+
+  /** The solid of another object that has been drawn before. */
+  function solidOf(objectId: string): Solid | null {
+    return foundOf(objectId)?.solid ?? null;
+  }
+
+  function lineOf(name: string): HLine {
+    const line = lines.find((l) => l.id === id(name));
+    invariant(line, `"${objectId}" has drawn no line "${name}"`);
+    return line.onPaper;
+  }
+
+  /** Whether a point lies on a line the hand has already drawn, and could be found by another line crossing it. */
+  function lineThrough(name: string): SpaceLine | undefined {
+    return lines.find((line) => liesAt(at(name), line));
+  }
+
+  function id(name: string): string {
+    return name.includes("/") ? name : `${objectId}/${name}`;
+  }
+
+  function along(axis: Axis): Aim {
+    return alongAxis(frame.id, axis);
+  }
+
+  function isFlat(axis: Axis): boolean {
+    return runsWithPaper(frame, axis);
+  }
+
+  /** The lines already drawn through a point that another line would cross there squarely enough, squarest first. */
+  function crossingLines(name: string, line: HLine): { line: SpaceLine; angleRad: number }[] {
+    const place = at(name);
+    const crossing: { line: SpaceLine; angleRad: number }[] = [];
+    for (const l of lines) {
+      if (!liesAt(place, l)) continue;
+      const angleRad = angleBetweenRad(line, l.onPaper);
+      if (angleRad > SAME_LINE_RAD) crossing.push({ line: l, angleRad });
+    }
+    return crossing.sort((a, b) => b.angleRad - a.angleRad);
+  }
+
+  function find(name: string): void {
+    points.set(name, at(name));
+    for (const same of namesakes(name)) points.set(same.name, at(same.name));
+  }
+
+  /** Other names, not found yet, of the same place in space. */
+  function namesakes(name: string): { name: string; called: string }[] {
+    const place = at(name);
+    const near = ON_LINE * sizeOf(place);
+    const same: { name: string; called: string }[] = [];
+    for (const [other, p] of truth) {
+      const apart = Math.abs(p[0] - place[0]) + Math.abs(p[1] - place[1]) + Math.abs(p[2] - place[2]);
+      if (apart < near && other !== name && !points.has(other))
+        same.push({ name: other, called: call(other) });
+    }
+    return same;
+  }
+
+  function spaceLine(name: string, from: string, to: string): SpaceLine {
+    const [a, b] = [at(from), at(to)];
+    return {
+      id: id(name),
+      through: a,
+      direction: unit(minus(b, a)),
+      onPaper: join(worldToPaper(view.camera, a), worldToPaper(view.camera, b)),
+    };
+  }
+
+  /** Whether a named point lies on a line. */
+  function liesOn(name: string, line: SpaceLine): boolean {
+    return liesAt(at(name), line);
+  }
+
+  /** |(at − through) × direction| against the point's distance, without a vector made: asked for every pair. */
+  function liesAt(at: Vec3, { through, direction }: SpaceLine): boolean {
+    const [x, y, z] = [at[0] - through[0], at[1] - through[1], at[2] - through[2]];
+    const a = y * direction[2] - z * direction[1];
+    const b = z * direction[0] - x * direction[2];
+    const c = x * direction[1] - y * direction[0];
+    const size2 = at[0] * at[0] + at[1] * at[1] + at[2] * at[2];
+    return a * a + b * b + c * c < ON_LINE * ON_LINE * size2;
+  }
+
+  /** Counts a line as drawn. */
+  function keepLine(line: SpaceLine): void {
+    lines.push(line);
+  }
+
+  /** Counts a point as found that lies where it is said to, beside those of the construction. */
+  function keepPoint(name: string, at: Vec3): void {
+    points.set(name, at);
+  }
+
+  return {
+    objectId,
+    view,
+    frame,
+    options,
+    /** Every named point, with where it truly is. */
+    truth,
+    /** What is found so far; grows while the thing is drawn. */
+    found: { points, lines, solid: built.solid } as FoundSoFar,
+    isFound,
+    knows,
+    at,
+    onPaper,
+    call,
+    goesOnFrom,
+    solidOf,
+    lineOf,
+    lineThrough,
+    id,
+    along,
+    isFlat,
+    crossingLines,
+    find,
+    namesakes,
+    spaceLine,
+    liesOn,
+    liesAt,
+    keepLine,
+    keepPoint,
+  };
+}
+
+function splitName(name: string): [host: string | null, rest: string] {
+  const slash = name.indexOf("/");
+  return slash < 0 ? [null, name] : [name.slice(0, slash), name.slice(slash + 1)];
+}

@@ -1,0 +1,246 @@
+import type { Finding } from "../base/index.ts";
+import { Drafter, type Move } from "../drafter/index.ts";
+import { findPaperPoint } from "../geometry/index.ts";
+import { type Built, callPoint, type FoundSoFar, openPage } from "../page/index.ts";
+import type { Plan } from "../plan/index.ts";
+import { type Fault, type ObjectSlice, recipeOf } from "../recipes/index.ts";
+import { orderGroups, type Solid } from "../solids/index.ts";
+import { requireFrame, type Vec3, type View, worldToPaper } from "../view/index.ts";
+import { orderMoves } from "./order-moves.ts";
+import { drawCentre, drawHorizon, drawVanishingPoints, SHEET_ID } from "./sheet-setup.ts";
+
+import { type StandingThing, solveScene } from "./solve-scene.ts";
+
+/** A solid of the lesson, with what decides when and whom it hides. */
+export interface PlannedSolid {
+  readonly objectId: string;
+  readonly solid: Solid;
+  readonly depthGroup: string;
+  /** Index of the last move that draws it: from then on its faces are opaque. */
+  readonly closesAt: number;
+  /** Index of the move that rubs out its tails and what it covers, or null when nothing is rubbed out. */
+  readonly erasedAt: number | null;
+}
+
+/** The construction program: every move of the lesson in order, and the solids they draw. */
+export interface Program {
+  readonly moves: readonly Move[];
+  readonly solids: readonly PlannedSolid[];
+  /** Depth groups from the nearest to the furthest. */
+  readonly frontToBack: readonly string[];
+  readonly findings: readonly Finding[];
+  /** Every object as it truly stands, hidden ones too. */
+  readonly scene: ReadonlyMap<string, StandingThing>;
+  /** Every object's own moves, before rubbing out and order. */
+  readonly drawings: ReadonlyMap<string, ObjectDrawing>;
+}
+
+/** One object's drawing, with what it depends on: as long as that stays the same, so does it. */
+export interface ObjectDrawing {
+  readonly placed: StandingThing;
+  readonly plan: Plan;
+  readonly moves: readonly Move[];
+  readonly found: FoundSoFar;
+  /** What it went on from. */
+  readonly goesOnFrom: ReadonlyMap<string, FoundSoFar | null>;
+}
+
+/** What is impossible in an object in this view, by field. */
+export function impossibleInObject(object: ObjectSlice, view: View): readonly Fault[] {
+  const frame = view.frames.find((f) => f.id === object.frame);
+  if (!frame) return [{ field: "frame", message: `the view has no frame "${object.frame}"` }];
+  return recipeOf(object).impossible(object, frame);
+}
+
+/** What planning needs of a lesson. */
+export interface LessonToPlan {
+  readonly objects: readonly ObjectSlice[];
+  readonly frontToBack: readonly string[];
+  readonly plan: Plan;
+  readonly stepOrder?: readonly string[] | undefined;
+}
+
+/**
+ * Plans the moves of a lesson: the sheet first, then every object in drawing order, rubbing out as the plan says;
+ * then the educator's own order of phases, as far as every move still finds what it needs.
+ */
+export function planLesson(
+  { objects, frontToBack, plan, stepOrder }: LessonToPlan,
+  view: View,
+  before: Program | null = null,
+): Program {
+  const sheet = new Drafter(SHEET_ID);
+  if (plan.centre !== "none") drawCentre(sheet, view.sheet, plan.centre);
+  drawHorizon(sheet, view, plan.centre !== "none");
+  drawVanishingPoints(sheet, view);
+
+  const scene = solveScene(objects, view, before?.scene ?? null);
+  const planned: Move[] = [...sheet.moves];
+  const findings: Finding[] = [];
+  const drawings = new Map<string, ObjectDrawing>();
+  const drawn: { objectId: string; solid: Solid; depthGroup: string }[] = [];
+  for (const object of objects) {
+    const placed = scene.get(object.id);
+    if (!placed) continue;
+    const { built, depthGroup } = placed;
+    if (object.hidden) {
+      // Nothing of it is drawn, but what leans on it still finds its corners where they would stand.
+      const drawing = takeCorners(placed, plan, view);
+      drawings.set(object.id, drawing);
+      planned.push(...drawing.moves);
+      continue;
+    }
+    findings.push(...built.findings);
+    const behind = behindTheEye(object, built, view);
+    if (behind) {
+      findings.push(behind);
+      continue;
+    }
+    const foundOf = (id: string) => drawings.get(id)?.found ?? null;
+    const was = before?.drawings.get(object.id);
+    const drawing =
+      was?.placed === placed && was.plan === plan && [...was.goesOnFrom].every(([id, f]) => foundOf(id) === f)
+        ? was
+        : drawObject(placed, plan, view, foundOf);
+    drawings.set(object.id, drawing);
+    if (drawing.moves.length === 0) {
+      if (built.findings.length === 0) findings.push(drawnBeforeHost(object));
+      continue;
+    }
+    planned.push(...drawing.moves);
+    if (plan.erase === "each-object") {
+      const d = new Drafter(object.id);
+      d.phase("erase");
+      d.erase(drawn.length === 0 ? [object.id, SHEET_ID] : [object.id]);
+      planned.push(...d.moves);
+    }
+    drawn.push({ objectId: object.id, solid: built.solid, depthGroup });
+  }
+  if (plan.erase === "at-end" && drawn.length > 0) {
+    const d = new Drafter(SHEET_ID);
+    d.phase("erase");
+    d.erase([...drawn.map((o) => o.objectId), SHEET_ID]);
+    planned.push(...d.moves);
+  }
+  const ordered = orderMoves(planned, stepOrder ?? []);
+  return {
+    moves: ordered.moves,
+    solids: withLives(drawn, ordered.moves),
+    frontToBack: orderGroups(
+      drawn.map((s) => s.depthGroup),
+      frontToBack,
+    ),
+    findings: [...findings, ...ordered.findings],
+    scene,
+    drawings,
+  };
+}
+
+/** The corners of a hidden thing, taken as measured from the sheet's edges without a mark. */
+function takeCorners(placed: StandingThing, plan: Plan, view: View): ObjectDrawing {
+  const d = new Drafter(placed.object.id);
+  d.phase("hidden");
+  const points = new Map<string, Vec3>();
+  for (const [name, at] of Object.entries(placed.built.solid.corners)) {
+    const p =
+      at[2] > NEAREST_SHARE * view.camera.distanceMm ? findPaperPoint(worldToPaper(view.camera, at)) : null;
+    if (!p) continue;
+    const down = { edge: "bottom", mm: view.sheet.heightMm - p.yMm } as const;
+    const rule = { kind: "from-edges", across: { edge: "left", mm: p.xMm }, down } as const;
+    d.take({ name, called: placed.built.called?.[name] ?? callPoint(name), rule });
+    points.set(name, at);
+  }
+  const found: FoundSoFar = { points, lines: [], solid: placed.built.solid };
+  return { placed, plan, moves: d.moves, found, goesOnFrom: new Map() };
+}
+
+/** When each object is closed, by its last line, and when its tails are rubbed out after that. */
+function withLives(
+  drawn: readonly { objectId: string; solid: Solid; depthGroup: string }[],
+  moves: readonly Move[],
+): PlannedSolid[] {
+  const closes = new Map<string, number>();
+  for (const [i, m] of moves.entries()) if (m.hand !== "erase") closes.set(m.objectId, i);
+  const erased = new Map<string, number>();
+  for (const [i, m] of moves.entries())
+    for (const id of m.erases) if (i > (closes.get(id) ?? -1) && !erased.has(id)) erased.set(id, i);
+  return drawn.map((s) => ({
+    ...s,
+    closesAt: closes.get(s.objectId) ?? -1,
+    erasedAt: erased.get(s.objectId) ?? null,
+  }));
+}
+
+function drawnBeforeHost(object: ObjectSlice): Finding {
+  return {
+    code: "drawn-before-host",
+    severity: "fault",
+    about: object.id,
+    message: `The ${object.label} goes on from lines of another thing that is drawn later or hidden: nothing of it can be found yet. Draw it later.`,
+    numbers: {},
+  };
+}
+
+/** Nothing nearer than this share of the viewing distance can be drawn: it would lie at the tip of the nose, or behind. */
+const NEAREST_SHARE = 1e-3;
+
+function behindTheEye(object: ObjectSlice, built: Built, view: View): Finding | null {
+  const near = NEAREST_SHARE * view.camera.distanceMm;
+  const all = [...Object.entries(built.solid.corners), ...Object.entries(built.points)];
+  const lost = all.filter(([, p]) => !(p[2] > near)).map(([name]) => name);
+  if (lost.length === 0) return null;
+  return {
+    code: "behind-the-eye",
+    severity: "fault",
+    about: object.id,
+    message: `The ${object.label} reaches behind the viewer: ${lost.length} of its ${all.length} points ("${lost[0]}" first) lie beside or behind the eye, where nothing can be drawn. It is kept and not drawn until it is smaller or further away.`,
+    numbers: { behind: lost.length, points: all.length },
+  };
+}
+
+function drawObject(
+  placed: StandingThing,
+  plan: Plan,
+  view: View,
+  foundOf: (objectId: string) => FoundSoFar | null,
+): ObjectDrawing {
+  const { object, built } = placed;
+  const d = new Drafter(object.id);
+  const frame = requireFrame(view, object.frame);
+  const goesOnFrom = new Map<string, FoundSoFar | null>();
+  const noted = (id: string) => {
+    const found = foundOf(id);
+    goesOnFrom.set(id, found);
+    return found;
+  };
+  const options = { guides: plan.guides, depthMark: object.depthMark ?? 0 };
+  const page = openPage(d, { objectId: object.id, view, frame, options, built, foundOf: noted });
+  recipeOf(object).draw(page, object, built);
+  return { placed, plan, moves: withTurnedSheet(object, d.moves), found: page.found, goesOnFrom };
+}
+
+/** The same drawing with its depth marked on another guide: to compare how much a hand would stray. */
+export function withOtherDepthMark(drawing: ObjectDrawing, view: View, depthMark: number): readonly Move[] {
+  const { placed, plan, goesOnFrom } = drawing;
+  const d = new Drafter(placed.object.id);
+  const frame = requireFrame(view, placed.object.frame);
+  const options = { guides: plan.guides, depthMark };
+  const foundOf = (id: string) => goesOnFrom.get(id) ?? null;
+  const { object, built } = placed;
+  const page = openPage(d, { objectId: object.id, view, frame, options, built, foundOf });
+  recipeOf(placed.object).draw(page, placed.object, placed.built);
+  return d.moves;
+}
+
+/** The moves between a turn of the sheet and its turn back, when the object is drawn on a turned sheet. */
+function withTurnedSheet({ id, turned }: ObjectSlice, moves: readonly Move[]): readonly Move[] {
+  const [first, last] = [moves[0], moves[moves.length - 1]];
+  if (!turned || !first || !last) return moves;
+  const d = new Drafter(id);
+  d.phase(first.phase);
+  d.turn("sheet", turned);
+  d.phase(last.phase);
+  d.turn("back", 4 - turned);
+  const [turn, back] = d.moves;
+  return turn && back ? [turn, ...moves, back] : moves;
+}

@@ -1,0 +1,107 @@
+import type { Change, Finding, Json } from "../base/index.ts";
+import { findCurrentTake, type Take } from "../lesson/index.ts";
+import { tokensOf, type Word, wordsOf } from "../narration/index.ts";
+import { type ComputedLesson, computeLesson } from "../pipeline/index.ts";
+import { AGE_BANDS } from "../plan/index.ts";
+import {
+  type Anchors,
+  alignSteps,
+  type Carried,
+  carryAnchors,
+  type Edit,
+  type PlacedStep,
+  proposeHolds,
+  scheduleSteps,
+} from "../schedule/index.ts";
+
+/** Where every step seems to begin in the current take's words; steps in `keep` stay where they are. */
+export function placeInWords(computed: ComputedLesson, keep: ReadonlySet<string> = new Set()): PlacedStep[] {
+  const take = findCurrentTake(computed.lesson);
+  if (!take?.narration) return [];
+  const { steps, moves, paper, heard } = computed;
+  const estimate = scheduleSteps({
+    steps,
+    moves,
+    paper,
+    pace: AGE_BANDS[computed.lesson.plan.ageBand],
+    take: null,
+  });
+  const share = estimate.windows.map((w) => (w.endMs - w.startMs) / Math.max(1, estimate.totalMs));
+  const fixed = Object.fromEntries(Object.entries(take.anchors).filter(([id]) => keep.has(id)));
+  return alignSteps(steps, tokensOf(take.narration.cues), heard, share, fixed);
+}
+
+/** Holds for the steps that have none, as an edit of the current take. Null when every step has its wait. */
+export function holdsToAdd(computed: ComputedLesson): Change[] | null {
+  const take = findCurrentTake(computed.lesson);
+  if (!take?.narration || !computed.editMap) return null;
+  const holds = proposeHolds(
+    computed.steps,
+    computed.schedule,
+    computed.editMap,
+    tokensOf(take.narration.cues),
+    computed.heard,
+    AGE_BANDS[computed.lesson.plan.ageBand],
+  );
+  if (holds.length === 0) return null;
+  return [
+    { id: `take/${take.id}`, field: "edits", value: [...(take.edits ?? []), ...holds] as unknown as Json },
+  ];
+}
+
+/**
+ * A new take with the anchors of another carried over by their words, and what became of each step's. Strokes whose words
+ * are gone are left to follow the stroke before them.
+ */
+export function retake(old: Take, next: Take): { take: Take; carried: Carried[] } {
+  const oldWords = (old.narration?.cues ?? []).flatMap(wordsOf);
+  const nextWords = (next.narration?.cues ?? []).flatMap(wordsOf);
+  const carried = carryAnchors(oldWords, nextWords, old.anchors);
+  const strokes = anchorsOf(
+    carryAnchors(oldWords, nextWords, old.strokeAnchors ?? {}),
+    old.strokeAnchors ?? {},
+  );
+  const edits = carriedHolds(old, oldWords, nextWords);
+  return {
+    take: {
+      ...next,
+      anchors: anchorsOf(carried, old.anchors),
+      ...(Object.keys(strokes).length > 0 ? { strokeAnchors: strokes } : {}),
+      ...(edits.length > 0 ? { edits } : {}),
+    },
+    carried,
+  };
+}
+
+/** What a new take says or shows otherwise than the drawing, told before it is taken. */
+export function contradictionsIn(computed: ComputedLesson, take: Take): Finding[] {
+  const lesson = { ...computed.lesson, takes: [...computed.lesson.takes, take], currentTake: take.id };
+  return computeLesson(lesson, computed).findings.filter((f) => CONTRADICTS.has(f.code));
+}
+const CONTRADICTS: ReadonlySet<string> = new Set(["said-otherwise", "counted-otherwise", "other-side"]);
+
+/** An offset belongs to its very word; beside another it would mean nothing. */
+function anchorsOf(carried: readonly Carried[], old: Anchors): Anchors {
+  return Object.fromEntries(
+    carried.flatMap((c) =>
+      c.kind === "lost"
+        ? []
+        : [[c.id, { wordId: c.wordId, offsetMs: c.kind === "kept" ? (old[c.id]?.offsetMs ?? 0) : 0 }]],
+    ),
+  );
+}
+
+/** Holds stand at words: those whose word is said again go along. Cuts and speeds belong to one recording only. */
+function carriedHolds(old: Take, oldWords: readonly Word[], nextWords: readonly Word[]): Edit[] {
+  const holds = (old.edits ?? []).flatMap((e) => (e.kind === "hold" ? [e] : []));
+  const at = holds.map((hold) => oldWords.findLast((w) => w.endMs <= hold.atMs + 50));
+  const tied = Object.fromEntries(
+    at.flatMap((w, i) => (w ? [[String(i), { wordId: w.id, offsetMs: 0 }]] : [])),
+  );
+  const placed = carryAnchors(oldWords, nextWords, tied);
+  return placed.flatMap((c): Edit[] => {
+    const hold = holds[Number(c.id)];
+    const word = c.kind === "lost" ? undefined : nextWords.find((w) => w.id === c.wordId);
+    return hold && word ? [{ ...hold, atMs: word.endMs }] : [];
+  });
+}

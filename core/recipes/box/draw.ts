@@ -1,0 +1,82 @@
+import type { Page } from "../../page/index.ts";
+import { AXES, type Axis } from "../../view/index.ts";
+import { axesByView } from "../axes-by-view.ts";
+import { BOX_CORNERS_CALLED, bitsOf, boxSolid, FOOT_CORNER } from "../block-solid.ts";
+import { impossibleExtents, layBlock } from "../placement.ts";
+import type { Drawing } from "../recipe.ts";
+import type { BoxSlice } from "./shape.ts";
+
+export const drawing: Drawing<BoxSlice> = {
+  impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
+  solve: (slice, context) => {
+    const { block, tie, findings } = layBlock(slice, context);
+    const called = BOX_CORNERS_CALLED;
+    return {
+      solid: boxSolid(block, context.frame, !slice.seeThrough),
+      block,
+      points: {},
+      called,
+      tie,
+      findings,
+    };
+  },
+  draw: drawBox,
+};
+
+/**
+ * Draws a box: first what lies true to the paper (a face, or the near upright), then from its corners a guide
+ * to each vanishing point, then one mark for each depth and the edges copied from there. Which edges are drawn
+ * follows from which faces show.
+ */
+function drawBox(page: Page, slice: BoxSlice): void {
+  const { flat, deep } = axesByView(page);
+
+  page.phase("front");
+  page.markFromEdges(FOOT_CORNER);
+  drawTruePart(page, flat);
+
+  page.phase("guides");
+  for (const axis of deep) {
+    if (slice.observed) observeGuides(page, axis);
+    page.ruleGuides(axis);
+  }
+
+  page.phase("close");
+  for (const axis of deep) page.markDepth(axis);
+  page.ruleRemaining((edge) => page.shows(edge), flat);
+
+  if (!slice.seeThrough) return;
+  page.phase("see-through");
+  for (const axis of deep) page.ruleGuides(axis, "hidden");
+  for (const axis of deep) page.markDepth(axis);
+  page.ruleRemaining(() => true, deep);
+}
+
+/**
+ * From observation: the first two side edges at the angle the held pencil shows, carried on until they cross; the rest
+ * follow that crossing. With a single edge to see, its angle is all there is.
+ */
+function observeGuides(page: Page, axis: Axis): void {
+  const guides = page.guidesToRule(axis);
+  for (const { edge, from, to } of guides.slice(0, 2)) {
+    page.ruleAtAngle(edge.id, from, to, { called: `edge ${edge.id.replaceAll("-", " ")}` });
+    page.countAsRuled(edge.id);
+  }
+  const [first, second] = guides;
+  if (!first || !second) return;
+  page.markVanishingCrossing(`seen-point-${axis}`, axis, [first.edge.id, second.edge.id]);
+  for (const { edge, from, to } of guides.slice(2)) {
+    page.ruleTowardPoint(edge.id, from, to, `seen-point-${axis}`, { tail: true });
+    page.countAsRuled(edge.id);
+  }
+}
+
+/** The part of a block that lies true to the paper, measured: its front, its near upright, or just its foot. */
+function drawTruePart(page: Page, flat: readonly Axis[]): void {
+  for (const axis of flat) {
+    const edge = page.edgeFrom(FOOT_CORNER, axis);
+    if (edge) page.ruleMeasured(edge);
+  }
+  const near = (name: string) => AXES.every((axis, i) => flat.includes(axis) || bitsOf(name)[i] === 0);
+  page.ruleRemaining((e) => e.axis !== null && flat.includes(e.axis) && near(e.from) && near(e.to));
+}

@@ -1,0 +1,3 @@
+import { type PhraseBook, SWEPT } from "../phrases.ts";
+
+export const words: PhraseBook = SWEPT;

@@ -1,0 +1,6 @@
+import { type PhraseBook, TO_VP } from "../phrases.ts";
+
+export const words: PhraseBook = {
+  strips: { ...TO_VP, title: "{it}: strips in pairs" },
+  above: { ...TO_VP, title: "{it}: rays above the horizon", why: "A few, as in a sky." },
+};

@@ -1,0 +1,128 @@
+import type { Region } from "../../geometry/index.ts";
+import { type Built, FLAT, type Page } from "../../page/index.ts";
+import {
+  cornerAt,
+  type Face,
+  hidingFaces,
+  type Solid,
+  showingFaces,
+  shownStretches,
+} from "../../solids/index.ts";
+import { add, dot, type Vec3 } from "../../view/index.ts";
+import { groundAt } from "../ground-strip.ts";
+import { hostMissing } from "../host-missing.ts";
+import type { Drawing, SolveContext } from "../recipe.ts";
+import type { ReflectionSlice } from "./shape.ts";
+
+export const drawing: Drawing<ReflectionSlice> = {
+  impossible: (slice) =>
+    slice.id === slice.of ? [{ field: "of", message: "a reflection cannot mirror itself" }] : [],
+  solve: solveReflection,
+  draw: drawReflection,
+};
+
+function solveReflection(slice: ReflectionSlice, context: SolveContext): Built {
+  const host = context.hostOf(slice.of);
+  if (!host || (Object.keys(host.solid.corners).length === 0 && Object.keys(host.points).length === 0))
+    return hostMissing(slice, { object: slice.of }, host);
+  const { view } = context;
+  // The drop as it measures at the sheet's lower edge, where paper and truth agree.
+  const edge = groundAt(view, view.camera.principal.xMm, view.sheet.heightMm);
+  const drop = (slice.handles.dropMm * edge[2]) / view.camera.distanceMm;
+  const offset = view.ground.offsetMm + drop;
+  const mirror = (p: Vec3): Vec3 => add(p, view.ground.normal, 2 * (offset - dot(view.ground.normal, p)));
+  const toWater = (p: Vec3): Vec3 => add(p, view.ground.normal, offset - dot(view.ground.normal, p));
+  const solid = mirroredSolid(host.solid, mirror, view.ground.normal);
+  const points: Record<string, Vec3> = {};
+  for (const name of Object.keys(solid.corners))
+    points[`water-${name}`] = toWater(cornerAt(host.solid, name));
+  return {
+    solid,
+    block: null,
+    points,
+    called: callMirrored(Object.keys(solid.corners)),
+    tie: { kind: "mirror" },
+    findings: [],
+  };
+}
+
+function mirroredSolid(solid: Solid, mirror: (p: Vec3) => Vec3, down: Vec3): Solid {
+  const corners = Object.fromEntries(Object.entries(solid.corners).map(([name, p]) => [name, mirror(p)]));
+  const faces = solid.faces.map(
+    (f): Face => ({
+      ...f,
+      normal: add(f.normal, down, -2 * dot(f.normal, down)),
+      corners: [...f.corners].reverse(),
+    }),
+  );
+  const edges = solid.edges.map((e) => {
+    if (!e.arc) return e;
+    const zero = mirror([0, 0, 0]);
+    const turn = (u: Vec3): Vec3 => {
+      const m = mirror(u);
+      return [m[0] - zero[0], m[1] - zero[1], m[2] - zero[2]];
+    };
+    return {
+      ...e,
+      arc: { ...e.arc, centre: mirror(e.arc.centre), across: turn(e.arc.across), up: turn(e.arc.up) },
+    };
+  });
+  return { ...FLAT, corners, faces, edges, opaque: solid.opaque, convex: solid.convex };
+}
+
+/**
+ * Draws a reflection: every upright carried on downward, as far below the water's level as its end stands above it; the
+ * other edges joined, aimed at the same vanishing points; softer, and only where the water is seen.
+ */
+function drawReflection(page: Page, slice: ReflectionSlice): void {
+  const { sheet, camera } = page.view;
+  const shore = sheet.heightMm - slice.handles.shoreFromBottomMm;
+  const within: Region = [
+    [
+      { xMm: 0, yMm: shore },
+      { xMm: sheet.widthMm, yMm: shore },
+      { xMm: sheet.widthMm, yMm: sheet.heightMm },
+      { xMm: 0, yMm: sheet.heightMm },
+    ],
+  ];
+  const { solid } = page;
+  const showing = showingFaces(camera, solid);
+  const hiding = solid.convex ? [] : hidingFaces(camera, solid);
+  const shown = solid.edges.filter(
+    (e) => !e.light && shownStretches(camera, solid, e, showing, hiding).length > 0,
+  );
+  const host = (name: string) => `${slice.of}/${name}`;
+
+  page.phase("uprights");
+  for (const corner of new Set(shown.flatMap((e) => [e.from, e.to]))) {
+    if (corner.includes("~") || page.isFound(corner) || !page.isFound(host(corner))) continue;
+    page.ruleAlong(`drop-${corner}`, host(corner), corner, "height", {
+      role: "construction",
+      light: true,
+      called: "upright carried on downward",
+    });
+    page.measureOnLine(`water-${corner}`, host(corner), `drop-${corner}`);
+    page.measureOnLine(corner, `water-${corner}`, `drop-${corner}`);
+  }
+  page.phase("mirror");
+  for (const e of shown) {
+    if (e.arc || !page.isFound(e.from) || !page.isFound(e.to) || page.isRuled(e.id)) continue;
+    page.countAsRuled(e.id);
+    page.join(e.id, e.from, e.to, { role: "detail", within, called: "mirrored edge" });
+  }
+  for (const e of shown) {
+    if (!e.arc || page.isRuled(e.id)) continue;
+    page.countAsRuled(e.id);
+    const { facets: _, ...arc } = e.arc;
+    page.curve(e.id, arc, { role: "detail", within });
+  }
+}
+
+function callMirrored(corners: readonly string[]): Record<string, string> {
+  const called: Record<string, string> = {};
+  for (const name of corners) {
+    called[name] = `mirrored ${name.replaceAll("-", " ")}`;
+    called[`water-${name}`] = `water's level below the ${name.replaceAll("-", " ")}`;
+  }
+  return called;
+}

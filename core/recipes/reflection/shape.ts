@@ -1,0 +1,22 @@
+import * as v from "valibot";
+import { idSchema, ObjectBase } from "../object-base.ts";
+
+/**
+ * A thing mirrored in level water. The water lies `dropMm` below the ground as measured on the sheet's lower edge, and is
+ * seen below its shore line. Lengths are measured from the foot carried down to the water's level, never from the shore.
+ */
+export const ReflectionSchema = v.strictObject({
+  ...ObjectBase,
+  recipe: v.literal("reflection"),
+  of: idSchema,
+  handles: v.strictObject({
+    dropMm: v.pipe(
+      v.number(),
+      v.minValue(0, "the water lies at least 0 mm below the ground"),
+      v.maxValue(500, "at most 500 mm"),
+    ),
+    /** The shore line on paper, up from the sheet's lower edge: the water is seen below it. */
+    shoreFromBottomMm: v.pipe(v.number(), v.minValue(0), v.maxValue(3000)),
+  }),
+});
+export type ReflectionSlice = v.InferOutput<typeof ReflectionSchema>;
