@@ -4,6 +4,6 @@ export type { Finding, Mend, Parsed, Severity } from "./finding.ts";
 export { fingerprint } from "./fingerprint.ts";
 export { assertNever, invariant } from "./invariant.ts";
 export type { LengthStyle, LengthUnit } from "./length.ts";
-export { formatLength, MM_PER_INCH, parseLength, smallestStepMm } from "./length.ts";
+export { formatLength, parseLength, smallestStepMm } from "./length.ts";
 export { countOf, listOf, sentenceCase } from "./plural.ts";
 export { requireAt } from "./require-at.ts";

@@ -1,5 +1,4 @@
-/** International inch, exactly 25.4 mm since 1959. */
-export const MM_PER_INCH = 25.4;
+import { MM_PER, MM_PER_INCH, UNITS } from "../lexicon/index.ts";
 
 export type LengthUnit = "in" | "mm";
 
@@ -38,17 +37,6 @@ export function formatLength(mm: number, style: LengthStyle): string {
   return `${parts === 0 ? "" : sign}${digits}${NBSP}in`;
 }
 
-const UNIT_MM: Readonly<Record<string, number>> = {
-  "": 0,
-  mm: 1,
-  cm: 10,
-  in: MM_PER_INCH,
-  inch: MM_PER_INCH,
-  inches: MM_PER_INCH,
-  '"': MM_PER_INCH,
-  "″": MM_PER_INCH,
-};
-
 const TYPED_LENGTH = /^([+-]?)\s*(?:(\d+(?:[.,]\d+)?)?(?:[\s-]*(\d+)\s*[/⁄]\s*(\d+))?)\s*([a-z"″]*)\.?$/;
 const TYPED_SHARE = /^(?:(half|third|quarter)|(\d+)\s*[/⁄]\s*(\d+))\s+of(?:\s+the)?\s+\w+$/;
 const SHARES: Readonly<Record<string, number>> = { half: 1 / 2, third: 1 / 3, quarter: 1 / 4 };
@@ -72,9 +60,8 @@ export function parseLength(text: string, style: LengthStyle, wholeMm: number): 
   if (whole === undefined && top === undefined) return null;
   // "4.5 1/2" is a slip of the keyboard, not a length.
   if (whole !== undefined && top !== undefined && /[.,]/.test(whole)) return null;
-  const named = UNIT_MM[unit];
-  if (named === undefined) return null;
-  const perUnit = unit === "" ? (style.unit === "in" ? MM_PER_INCH : 1) : named;
+  const perUnit = MM_PER[unit === "" ? style.unit : unit === "in" ? unit : (UNITS[unit] ?? "")];
+  if (perUnit === undefined) return null;
   const number = Number((whole ?? "0").replace(",", ".")) + (top ? Number(top) / Number(bottom) : 0);
   if (!Number.isFinite(number)) return null;
   // 1 3/4 in is 44.45 mm, not 44.449999999999996: a picometre is far below anything meant.

@@ -1,8 +1,8 @@
-const SMALL = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"];
+import { COUNTED } from "../lexicon/index.ts";
 
 /** "one line", "three lines", "14 lines": counts up to ten are spelled out, as a teacher writes them. */
 export function countOf(n: number, one: string, many = `${one}s`): string {
-  return `${SMALL[n] ?? n} ${n === 1 ? one : many}`;
+  return `${COUNTED[n] ?? n} ${n === 1 ? one : many}`;
 }
 
 /** "a, b and c". */

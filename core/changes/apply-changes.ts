@@ -7,7 +7,7 @@ export interface Changed {
   readonly inverse: readonly Change[];
 }
 
-type Draft = { [key: string]: Json };
+type Draft = { readonly [key: string]: Json | undefined };
 
 /**
  * Applies changes in order, all or none: the result must be a possible lesson. Things are addressed as
@@ -15,7 +15,7 @@ type Draft = { [key: string]: Json };
  * the fields "drawingOrder" and "takeOrder" take the full list of ids. Untouched parts keep their identity.
  */
 export function applyChanges(lesson: Lesson, changes: readonly Change[]): Parsed<Changed> {
-  let draft = lesson as unknown as Draft;
+  let draft: Draft = lesson;
   let inverse: Change[] = [];
   for (const change of changes) {
     const done = applyOne(draft, change);
@@ -26,7 +26,12 @@ export function applyChanges(lesson: Lesson, changes: readonly Change[]): Parsed
   const parsed = parseLesson(withKnownWordsCutShort(draft, lesson));
   if (!parsed.ok) return parsed;
   // The checked draft itself, not the parser's copy: stages recompute only what has a new identity.
-  return { ok: true, value: { lesson: draft as unknown as Lesson, inverse }, findings: [] };
+  return { ok: true, value: { lesson: checked(draft), inverse }, findings: [] };
+}
+
+/** A draft that has passed the parser is a lesson. */
+function checked(draft: Draft): Lesson {
+  return draft as Lesson;
 }
 
 /**
@@ -41,7 +46,7 @@ function withKnownWordsCutShort(draft: Draft, lesson: Lesson): Draft {
     if (!narration || !known.has(narration)) return take;
     return { ...take, narration: { ...narration, cues: (narration.cues as readonly Json[]).slice(0, 1) } };
   });
-  return { ...draft, takes: takes as unknown as Json };
+  return { ...draft, takes };
 }
 
 function applyOne(draft: Draft, change: Change): { draft: Draft; inverse: Change[] } | string {
@@ -165,6 +170,8 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "observed",
   "wall",
   "cornerStyle",
+  "tiles",
+  "depthMark",
   "stepOrder",
 ]);
 
@@ -181,7 +188,7 @@ function setField(draft: Draft, base: readonly string[], change: Change) {
     if (was === undefined) return `${change.id} has no "${change.field}"`;
     const list = parent.map((item: Json, k) => (k === index ? change.value : item));
     return {
-      draft: put(draft, path.slice(0, -1), list as unknown as Draft),
+      draft: put(draft, path.slice(0, -1), list),
       inverse: [{ ...change, value: was }],
     };
   }
@@ -209,15 +216,17 @@ function at(draft: Draft, path: readonly string[]): Json | undefined {
 }
 
 /** A copy of the draft with `value` at `path`; everything off the path is shared. */
-function put(draft: Draft, path: readonly string[], value: Json): Draft {
+function put(draft: Draft, [key, ...rest]: readonly string[], value: Json): Draft {
+  return key === undefined ? (value as Draft) : { ...draft, [key]: putIn(draft[key], rest, value) };
+}
+
+/** The same inside a value of any kind: of a list only the item named by its place is another. */
+function putIn(inside: Json | undefined, path: readonly string[], value: Json): Json {
   const [key, ...rest] = path;
-  if (key === undefined) return value as Draft;
-  if (Array.isArray(draft)) {
-    return draft.map((item, i) =>
-      String(i) === key ? put(item as Draft, rest, value) : item,
-    ) as unknown as Draft;
-  }
-  return { ...draft, [key]: put((draft[key] ?? {}) as Draft, rest, value) };
+  if (key === undefined) return value;
+  if (Array.isArray(inside))
+    return inside.map((item: Json, i) => (String(i) === key ? putIn(item, rest, value) : item));
+  return put((inside ?? {}) as Draft, path, value);
 }
 
 function cannot(change: Change, why: string): Finding {

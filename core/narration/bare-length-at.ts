@@ -1,4 +1,5 @@
-import { DRAWN, isNamed, LENGTHS, NAMES_AFTER, one, type Read, type Spoken, UNITS } from "./amount-words.ts";
+import { DRAWN, LENGTHS, NAMES_AFTER, UNITS } from "../lexicon/index.ts";
+import { isNamed, one, type Read, type Spoken } from "./amount-words.ts";
 import type { Amount } from "./heard.ts";
 import { rangeTo } from "./length-at.ts";
 import { numberAt } from "./spoken-number.ts";

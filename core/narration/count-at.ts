@@ -1,13 +1,5 @@
-import {
-  DRAWN,
-  isNamed,
-  NAMES_AFTER,
-  NOT_COUNTED,
-  NOT_DRAWN,
-  one,
-  type Read,
-  UNITS,
-} from "./amount-words.ts";
+import { DRAWN, NAMES_AFTER, NOT_COUNTED, NOT_DRAWN, UNITS } from "../lexicon/index.ts";
+import { isNamed, one, type Read } from "./amount-words.ts";
 import { rangeTo } from "./length-at.ts";
 import { numberAt } from "./spoken-number.ts";
 

@@ -1,3 +1,4 @@
+import type { SpokenUnit } from "../lexicon/index.ts";
 import type { Token } from "./stream.ts";
 
 /** What a stretch of speech does in a lesson. */
@@ -29,7 +30,7 @@ export interface Amount {
   /** One value, or the two ends of a range. */
   readonly value: number | readonly [number, number];
   /** `share`: a part of the sheet or of a thing; `count`: things to draw. */
-  readonly unit: "in" | "cm" | "mm" | "ft" | "m" | "finger" | "share" | "s" | "min" | "h" | "day" | "count";
+  readonly unit: SpokenUnit | "share" | "count";
   /** "about", "roughly", "or so". */
   readonly about: boolean;
   /** What it is an amount of, where that is said: "boxes", "page". */

@@ -1,4 +1,5 @@
-import { DRAWN, LENGTHS, one, type Read, TIMES, UNITS } from "./amount-words.ts";
+import { DRAWN, LENGTHS, TIMES, UNITS } from "../lexicon/index.ts";
+import { one, type Read } from "./amount-words.ts";
 import type { Amount } from "./heard.ts";
 import { numberAt, type SpokenNumber } from "./spoken-number.ts";
 

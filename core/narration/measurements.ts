@@ -1,4 +1,5 @@
-import { ABOUT, LENGTHS, NAMED_BY, spokenWords } from "./amount-words.ts";
+import { ABOUT, LENGTHS, NAMED_BY } from "../lexicon/index.ts";
+import { spokenWords } from "./amount-words.ts";
 import { bareAt } from "./bare-length-at.ts";
 import { countAt } from "./count-at.ts";
 import { type Amount, type Heard, heard } from "./heard.ts";

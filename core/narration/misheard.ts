@@ -1,139 +1,10 @@
+import { OFTEN_HEARD_AS, THEMSELVES, TRADE } from "../lexicon/index.ts";
 import { type Heard, heard } from "./heard.ts";
 import type { Sentence } from "./stream.ts";
 
-/** Words of the trade that machine captions mishear. */
-const TRADE = [
-  "vanishing point",
-  "vanishing points",
-  "vanishing",
-  "orthogonal",
-  "orthogonals",
-  "horizon line",
-  "horizon",
-  "perspective",
-  "one point perspective",
-  "two point perspective",
-  "parallel",
-  "perpendicular",
-  "eave",
-  "eaves",
-  "gable",
-  "kneaded eraser",
-  "eraser",
-  "ruler",
-  "diagonal",
-  "diagonals",
-  "upright",
-  "receding",
-  "recede",
-  "foreshortening",
-  "converge",
-  "guideline",
-  "guidelines",
-  "chequered",
-  "rectangle",
-  "ellipse",
-  "vertical",
-  "horizontal",
-] as const;
-
-/** What is heard for a word so often that sound and spelling alone would not find it. */
-const OFTEN: Readonly<Record<string, string>> = {
-  "finishing point": "vanishing point",
-  "finishing points": "vanishing points",
-  "banishing point": "vanishing point",
-  "vantage point": "vanishing point",
-  "vanity point": "vanishing point",
-  "vanish and point": "vanishing point",
-  "vanishing pointe": "vanishing point",
-  "venetian point": "vanishing point",
-  "punishing point": "vanishing point",
-  "furnishing point": "vanishing point",
-  "or thug anal": "orthogonal",
-  "or thug nal": "orthogonal",
-  "or thogonal": "orthogonal",
-  "author ganal": "orthogonal",
-  "author gonal": "orthogonal",
-  "north ogonal": "orthogonal",
-  "or thogonals": "orthogonals",
-  prospective: "perspective",
-  "respective drawing": "perspective drawing",
-  "her eyes in": "horizon",
-  "her rising line": "horizon line",
-  "horizon lion": "horizon line",
-  "arisin line": "horizon line",
-  "rising line": "horizon line",
-  "verizon line": "horizon line",
-  "needed eraser": "kneaded eraser",
-  "neat eraser": "kneaded eraser",
-  "pair of lel": "parallel",
-  "pair allele": "parallel",
-  "pearl lel": "parallel",
-  "a razor": "eraser",
-  "rule her": "ruler",
-  "the eves": "the eaves",
-  "the eve": "the eave",
-  eves: "eaves",
-  "cable end": "gable end",
-  "cable wall": "gable wall",
-  "cable roof": "gable roof",
-  "dye agonal": "diagonal",
-  "die agonal": "diagonal",
-  "wreck tangle": "rectangle",
-  reseeding: "receding",
-  "receiving lines": "receding lines",
-};
-
-const OFTEN_BEGINS: ReadonlySet<string> = new Set(Object.keys(OFTEN).map((said) => said.split(" ")[0] ?? ""));
-
-/** Everyday words that look like words of the trade and are themselves. */
-const THEMSELVES: ReadonlySet<string> = new Set([
-  "leave",
-  "leaves",
-  "even",
-  "ever",
-  "every",
-  "have",
-  "cable",
-  "table",
-  "able",
-  "rules",
-  "rule",
-  "erase",
-  "erased",
-  "erases",
-  "erasers",
-  "rulers",
-  "parallels",
-  "vanish",
-  "vanishes",
-  "vanished",
-  "uprights",
-  "verticals",
-  "horizontals",
-  "vertically",
-  "horizontally",
-  "diagonally",
-  "rectangles",
-  "rectangular",
-  "recedes",
-  "converges",
-  "converging",
-  "guide lines",
-  "guide line",
-  "guideline",
-  "perspectives",
-  "ellipses",
-  "horizons",
-  "gables",
-  "outright",
-  "right",
-  "proceed",
-  "proceeding",
-  "needed",
-  "reading",
-  "checkered",
-]);
+const OFTEN_BEGINS: ReadonlySet<string> = new Set(
+  Object.keys(OFTEN_HEARD_AS).map((said) => said.split(" ")[0] ?? ""),
+);
 
 /** Words so long can be told by their spelling. */
 const LEAST_LETTERS = 7;
@@ -176,7 +47,7 @@ function misheardAt(words: readonly string[], at: number): { n: number; word: st
 }
 
 function oftenMeant(said: string): { word: string; sure: number } | null {
-  const word = OFTEN[said];
+  const word = OFTEN_HEARD_AS[said];
   return word ? { word, sure: 0.85 } : null;
 }
 

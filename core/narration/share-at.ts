@@ -1,4 +1,5 @@
-import { DRAWN, isNamed, one, type Read } from "./amount-words.ts";
+import { DRAWN } from "../lexicon/index.ts";
+import { isNamed, one, type Read } from "./amount-words.ts";
 import type { Amount } from "./heard.ts";
 import { unitAt } from "./length-at.ts";
 import { numberAt } from "./spoken-number.ts";

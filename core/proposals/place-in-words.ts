@@ -1,4 +1,4 @@
-import type { Change, Finding, Json } from "../base/index.ts";
+import type { Change, Finding } from "../base/index.ts";
 import { findCurrentTake, type Take } from "../lesson/index.ts";
 import { tokensOf, type Word, wordsOf } from "../narration/index.ts";
 import { type ComputedLesson, computeLesson } from "../pipeline/index.ts";
@@ -44,9 +44,7 @@ export function holdsToAdd(computed: ComputedLesson): Change[] | null {
     AGE_BANDS[computed.lesson.plan.ageBand],
   );
   if (holds.length === 0) return null;
-  return [
-    { id: `take/${take.id}`, field: "edits", value: [...(take.edits ?? []), ...holds] as unknown as Json },
-  ];
+  return [{ id: `take/${take.id}`, field: "edits", value: [...(take.edits ?? []), ...holds] }];
 }
 
 /**

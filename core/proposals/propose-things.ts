@@ -1,6 +1,7 @@
 import type { Change } from "../base/index.ts";
 import { applyChanges, type Construction, putObject } from "../changes/index.ts";
 import type { Lesson } from "../lesson/index.ts";
+import { DRAWN_AS, MM_PER } from "../lexicon/index.ts";
 import { type Heard, sentencesOf, type Token } from "../narration/index.ts";
 import { drawLesson } from "../pipeline/index.ts";
 import { planView } from "../view/index.ts";
@@ -16,28 +17,10 @@ export interface ToldThing {
   readonly confidence: number;
 }
 
-/** What the trade's nouns are drawn as. Common practice, no published source. */
-const DRAWN_AS: readonly (readonly [RegExp, Construction])[] = [
-  [/\b(?:house|kiosk|shed|boathouse|barn|cabin|cottage|hut)\b/, "house"],
-  [/\b(?:windows?|shutters?)\b/, "openings"],
-  [/\bdoors?(?:way)?\b/, "door"],
-  [/\b(?:stairs|staircase|steps up)\b/, "stairs"],
-  [/\b(?:posts|poles|lamp ?posts|bollards|fence)\b/, "row"],
-  [/\btrees\b/, "trees"],
-  [/\b(?:road|street|path|towpath|sidewalk)\b/, "road"],
-  [/\b(?:tiled floor|floor|tiles|planks|deck)\b/, "floor"],
-  [/\b(?:block letters|letters)\b/, "lettering"],
-  [/\b(?:archway|arch)\b/, "archway"],
-  [/\b(?:table)\b/, "table"],
-  [/\b(?:shelf|shelves)\b/, "shelf"],
-  [/\b(?:hills|skyline)\b/, "hills"],
-  [/\b(?:box|crate|cube|bench|block|planter|building|warehouse|tower|kerb|curb|square)\b/, "box"],
-];
 const BEGINS =
   /\b(?:draw|make|add|put|start|begin|build|here comes|next|first|another|now|goes|stands|hangs|floats|above|below|third|last|is)\b/;
 const ADJECTIVES =
   /^(?:left|right|near|far|big|small|little|tall|first|second|third|front|back|top|hanging|wooden|ticket|lower|upper|middle)$/;
-const MM: Readonly<Record<string, number>> = { in: 25.4, cm: 10, mm: 1 };
 /** A thing spoken of again within so many sentences is still the same. */
 const SAME_FOR = 14;
 
@@ -94,7 +77,7 @@ function sizesIn(
   const index = new Map(tokens.map((t, i) => [t.wordId, i]));
   for (const h of near) {
     const value = h.amount?.value;
-    const per = MM[h.amount?.unit ?? ""];
+    const per = MM_PER[h.amount?.unit ?? ""];
     if (h.kind !== "measurement" || typeof value !== "number" || per === undefined) continue;
     const at = index.get(h.wordIds.at(-1) ?? "");
     const after = at === undefined ? "" : [1, 2].map((k) => tokens[at + k]?.plain ?? "").join(" ");

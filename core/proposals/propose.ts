@@ -1,4 +1,4 @@
-import type { Change, Json } from "../base/index.ts";
+import type { Change } from "../base/index.ts";
 import { tapeNeeded } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import { coneRadiusMm, costOf, vanishingPoints } from "../judgements/index.ts";
@@ -200,7 +200,6 @@ function viewChanges(before: ViewSlice, after: ViewSlice): Change[] {
   const changes: Change[] = [];
   if (before.viewingDistanceMm !== after.viewingDistanceMm)
     changes.push({ id: "view", field: "viewingDistanceMm", value: after.viewingDistanceMm });
-  if (before.frames !== after.frames)
-    changes.push({ id: "view", field: "frames", value: after.frames as unknown as Json });
+  if (before.frames !== after.frames) changes.push({ id: "view", field: "frames", value: after.frames });
   return changes;
 }

@@ -1,4 +1,5 @@
-import { type Finding, formatClock, formatLength, type Json } from "../base/index.ts";
+import { type Finding, formatClock, formatLength } from "../base/index.ts";
+import { MM_PER, MM_PER_INCH } from "../lexicon/index.ts";
 import { type Correction, type Heard, type Word, wordsBetween } from "../narration/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
@@ -13,7 +14,6 @@ import { mmIn } from "./suits.ts";
 const ENOUGH = 0.6;
 /** A stretch with nothing to see or hear for so long is dead time. */
 const LONG_NOTHING_MS = 45_000;
-const MM: Readonly<Record<string, number>> = { in: 25.4, cm: 10, mm: 1, ft: 304.8, m: 1000 };
 /** Words by which a speaker takes back what was just said. */
 const CORRECTS = /\b(?:no|sorry|i mean|actually|rather|wait|oops|correction|make that|not that)\b/i;
 
@@ -62,7 +62,7 @@ function captionSays(take: SyncInput["take"], h: Heard, text: string): NonNullab
   const corrections = [...(take.corrections ?? []), { wordIds: [...h.wordIds], text }];
   return {
     label: `Caption: "${text}"`,
-    changes: [{ id: `take/${take.id}`, field: "corrections", value: corrections as unknown as Json }],
+    changes: [{ id: `take/${take.id}`, field: "corrections", value: corrections }],
   };
 }
 
@@ -228,7 +228,7 @@ function lastValues(measured: readonly Heard[], words: readonly Word[]): Heard[]
 }
 
 function lengthOf(h: Heard): readonly [number, number] | null {
-  const per = MM[h.amount?.unit ?? ""];
+  const per = MM_PER[h.amount?.unit ?? ""];
   const value = h.amount?.value;
   if (per === undefined || value === undefined) return null;
   return typeof value === "number" ? [value * per, value * per] : [value[0] * per, value[1] * per];
@@ -236,7 +236,7 @@ function lengthOf(h: Heard): readonly [number, number] | null {
 
 /** How far a spoken length may be off: half the smallest fraction, or a seventh for "about". */
 function slack(mm: number, isAbout: boolean, sheet: Sheet): number {
-  const half = sheet.unit === "in" ? 25.4 / sheet.smallestFraction / 2 : 0.5;
+  const half = sheet.unit === "in" ? MM_PER_INCH / sheet.smallestFraction / 2 : 0.5;
   return half + 0.3 + (isAbout ? mm / 7 : 0);
 }
 
@@ -292,7 +292,7 @@ function longerHold(
       {
         id: `take/${take.id}`,
         field: "edits",
-        value: [...others, { kind: "hold", atMs, ms }] as unknown as Json,
+        value: [...others, { kind: "hold", atMs, ms }],
       },
     ],
   };

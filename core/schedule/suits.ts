@@ -1,4 +1,5 @@
 import { parseLength } from "../base/index.ts";
+import { MM_PER } from "../lexicon/index.ts";
 import type { Heard, Token } from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
 
@@ -48,7 +49,6 @@ export function stemOf(word: string): string {
 
 /** How strongly a spoken measure that a step also states ties it there, in words of evidence. */
 const SAME_MEASURE = 2.5;
-const MM: Readonly<Record<string, number>> = { in: 25.4, cm: 10, mm: 1, ft: 304.8, m: 1000 };
 
 /** For every step and sentence, how well they suit each other. */
 export function suits(
@@ -66,7 +66,7 @@ export function suits(
     const { amount } = h;
     const mm =
       amount && typeof amount.value === "number"
-        ? amount.value * (MM[amount.unit] ?? Number.NaN)
+        ? amount.value * (MM_PER[amount.unit] ?? Number.NaN)
         : Number.NaN;
     const first = h.ranges[0];
     if (h.kind === "measurement" && first && Number.isFinite(mm))

@@ -1,3 +1,4 @@
+import { callFrame } from "./call-frame.ts";
 import { type Axis, type Frame, findVanishingPoint, type View } from "./camera.ts";
 
 /** What teachers call a level vanishing point of a frame; beside the first frame, with whose it is. */
@@ -6,9 +7,4 @@ export function callVanishingPoint(view: View, frame: Frame, axis: Exclude<Axis,
   const side = paired ? (axis === "depth" ? "left " : "right ") : "";
   const whose = frame.id === view.frames[0]?.id ? "" : ` of ${callFrame(frame.id)}`;
   return `${side}vanishing point${whose}`;
-}
-
-/** A frame's id as words: "the-right-bench" is the right bench's own. */
-export function callFrame(frameId: string): string {
-  return frameId.replaceAll("-", " ");
 }

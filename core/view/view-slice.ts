@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { callFrame } from "./call-vanishing-point.ts";
+import { callFrame } from "./call-frame.ts";
 import type { Sheet } from "./sheet.ts";
 
 /** A vanishing point can be taped on paper up to this far beyond the sheet's corner; further is a typing slip. */

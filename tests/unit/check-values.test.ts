@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
-import { formatLength, MM_PER_INCH } from "#core/base";
+import { formatLength } from "#core/base";
 import { findPaperPoint } from "#core/geometry";
 import { coneRadiusMm } from "#core/judgements";
+import { MM_PER_INCH } from "#core/lexicon";
 import {
   findVanishingPoint,
   paperToWorld,
