@@ -33,7 +33,7 @@ export function countThings(
 
 /** Reports where the drawing does not have what is to be handed in. */
 export function judgeDeliverable(
-  plan: Plan,
+  plan: Pick<Plan, "deliverable">,
   objects: readonly ObjectSlice[],
   scene: ReadonlyMap<string, StandingThing>,
   view: View,

@@ -1,4 +1,4 @@
-import type { Finding } from "../base/index.ts";
+import type { Finding, Keep } from "../base/index.ts";
 import { type Evaluation, evaluate } from "../drafter/index.ts";
 import { findCurrentTake, type Lesson } from "../lesson/index.ts";
 import { withDrawingMends } from "../mends/index.ts";
@@ -13,11 +13,12 @@ import {
   type Schedule,
   scheduleSteps,
 } from "../schedule/index.ts";
-import { groupSteps, type Step, type WordMemo } from "../steps/index.ts";
-import { type DrawnLesson, drawLesson } from "./draw-lesson.ts";
+import { groupSteps, type Step, type Telling } from "../steps/index.ts";
+import { type DrawnLesson, drawStages } from "./draw-lesson.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
+import { goingOnFrom } from "./memory.ts";
 
-/** Everything that follows from a lesson document. Never saved: always computed. */
+/** Everything that follows from a lesson document. Never saved: always computed. Plain data: it can be cloned to a worker. */
 export interface ComputedLesson extends DrawnLesson {
   readonly evaluation: Evaluation;
   readonly steps: readonly Step[];
@@ -30,106 +31,106 @@ export interface ComputedLesson extends DrawnLesson {
   readonly editMap: EditMap | null;
   /** The parts it is taught in. */
   readonly parts: readonly Part[];
-  /** What step making found; part of `findings` too. */
-  readonly stepFindings: readonly Finding[];
   readonly findings: readonly Finding[];
-  /** Words made before in this view. */
-  readonly wordMemo: WordMemo;
 }
 
 /**
- * The plot: document → view → moves → points → paper → steps → schedule. Given what was computed for an
- * earlier document, a stage runs again only when one of its inputs is another object than before.
+ * The plot: document → view → moves → points → paper → steps → schedule. Given what was computed for an earlier document,
+ * a stage runs again only when one of the slices it reads is another than before.
  */
 export function computeLesson(lesson: Lesson, before: ComputedLesson | null = null): ComputedLesson {
-  const was = before?.lesson;
-  const drawn = drawLesson(lesson, before);
-  const { view, program, paper } = drawn;
-  const sameProgram = before?.program === program;
-  const wordMemo: WordMemo = before?.view === view ? before.wordMemo : new WeakMap();
-  const evaluation = sameProgram ? before.evaluation : evaluate(program.moves, view);
+  return before?.lesson === lesson ? before : goingOnFrom(before, (keep) => computeStages(lesson, keep));
+}
 
-  const sameSteps = sameProgram && was?.steps === lesson.steps;
-  const grouped = sameSteps
-    ? { steps: before.steps, findings: before.stepFindings }
-    : groupSteps({
-        moves: program.moves,
-        evaluation,
-        paper,
-        view,
-        plan: lesson.plan,
-        overrides: lesson.steps,
-        memo: wordMemo,
-        objectOf: objectsOf(lesson),
-      });
+function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
+  const drawn = drawStages(lesson, keep);
+  const { view, program, paper, moves } = drawn;
+  const { ageBand, reading, help, ruler } = lesson.plan;
+  const evaluation = keep("points", [moves, view], () => evaluate(moves, view));
 
-  const sameTakes = before !== null && was?.takes === lesson.takes && was.currentTake === lesson.currentTake;
+  const telling = keep(
+    "telling",
+    [reading, help, ruler],
+    (): Telling => ({ ...(reading && { reading }), ...(help && { help }), ...(ruler && { ruler }) }),
+  );
+  const grouped = keep("steps", [program, evaluation, paper, view, telling, lesson.steps], (parts) =>
+    groupSteps(
+      { moves, evaluation, paper, view, telling, overrides: lesson.steps, objectOf: objectsOf(lesson) },
+      parts,
+    ),
+  );
+  const { steps } = grouped;
+
   const take = findCurrentTake(lesson);
-  const cues = take?.narration?.cues ?? NO_CUES;
-  const same = before !== null && (findCurrentTake(before.lesson)?.narration?.cues ?? NO_CUES) === cues;
-  const words = same ? before.words : cues.flatMap(wordsOf);
-  const heard = same ? before.heard : understand(cues);
+  const { cues = NO_CUES } = take?.narration ?? {};
+  const words = keep("words", [cues], () => cues.flatMap(wordsOf));
+  const heard = keep("understanding", [cues], () => understand(cues));
   const durationMs = take ? takeDurationMs(take, words) : 0;
-  const map = sameTakes ? before.editMap : take && editMap(take.edits ?? [], durationMs);
-  const schedule =
-    sameSteps && sameTakes
-      ? before.schedule
-      : scheduleSteps({
-          steps: grouped.steps,
-          moves: program.moves,
-          paper,
-          pace: AGE_BANDS[lesson.plan.ageBand],
-          take: take &&
-            map && {
-              durationMs,
-              words,
-              anchors: take.anchors,
-              strokeAnchors: take.strokeAnchors ?? {},
-              map,
-            },
-        });
-
-  const taught = partsOf(grouped.steps, schedule, lesson.plan);
-
-  const findings = [
-    ...program.findings,
-    ...evaluation.findings,
-    ...paper.findings,
-    ...grouped.findings,
-    ...judgeDrawing(drawn),
-    ...schedule.findings,
-    ...(take && map
-      ? withDrawingMends(
-          judgeSync({
-            steps: grouped.steps,
-            schedule,
-            map,
+  const map = keep("clocks", [take === null, take?.edits, durationMs], () =>
+    take ? editMap(take.edits ?? [], durationMs) : null,
+  );
+  const pace = AGE_BANDS[ageBand];
+  const schedule = keep(
+    "schedule",
+    [steps, moves, paper, pace, words, take?.anchors, take?.strokeAnchors, map],
+    () =>
+      scheduleSteps({
+        steps,
+        moves,
+        paper,
+        pace,
+        take: take &&
+          map && {
+            durationMs,
             words,
-            heard,
-            pace: AGE_BANDS[lesson.plan.ageBand],
-            sheet: drawn.sheet,
-            take,
-          }),
-          lesson,
-          grouped.steps,
-          words,
-          view,
-        )
-      : []),
-    ...taught.findings,
-  ];
+            anchors: take.anchors,
+            strokeAnchors: take.strokeAnchors ?? {},
+            map,
+          },
+      }),
+  );
+
+  const { parts, sessionMinutes, gates } = lesson.plan;
+  const taught = keep("parts", [steps, schedule, parts, sessionMinutes, gates], () =>
+    partsOf(steps, schedule, lesson.plan),
+  );
+  const { deliverable, centre } = lesson.plan;
+  const seen = keep("drawing judged", [program, view, paper, drawn.sheet, deliverable, centre], () =>
+    judgeDrawing(drawn),
+  );
+  const inStep = keep(
+    "sync judged",
+    [steps, schedule, map, words, heard, pace, drawn.sheet, take, view, lesson.view, lesson.objects],
+    () =>
+      take && map
+        ? withDrawingMends(
+            judgeSync({ steps, schedule, map, words, heard, pace, sheet: drawn.sheet, take }),
+            lesson,
+            steps,
+            words,
+            view,
+          )
+        : [],
+  );
   return {
     ...drawn,
     evaluation,
-    steps: grouped.steps,
+    steps,
     words,
     heard,
     schedule,
     editMap: map,
     parts: taught.parts,
-    stepFindings: grouped.findings,
-    findings,
-    wordMemo,
+    findings: [
+      ...program.findings,
+      ...evaluation.findings,
+      ...paper.findings,
+      ...grouped.findings,
+      ...seen,
+      ...schedule.findings,
+      ...inStep,
+      ...taught.findings,
+    ],
   };
 }
 

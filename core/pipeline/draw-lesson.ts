@@ -1,9 +1,11 @@
+import type { Keep } from "../base/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import { drawPaper, type Paper, PaperMemo } from "../paper/index.ts";
-import { type Program, planLesson } from "../program/index.ts";
+import { type DrawnAs, type Program, planLesson } from "../program/index.ts";
 import { planView, type Sheet, type View } from "../view/index.ts";
+import { goingOnFrom } from "./memory.ts";
 
-/** The first half of the plot, all that a picture of the sheet needs: document → view → moves → paper. */
+/** The first half of the plot, all that a picture of the sheet needs: document → view → moves → paper. Plain data. */
 export interface DrawnLesson {
   readonly lesson: Lesson;
   readonly sheet: Sheet;
@@ -11,25 +13,31 @@ export interface DrawnLesson {
   readonly program: Program;
   readonly moves: Program["moves"];
   readonly paper: Paper;
-  /** What laying strokes found out, taken over while the view stays the same. */
-  readonly paperMemo: PaperMemo;
 }
 
 /** Draws a lesson. Given an earlier drawing, only what the change reaches is drawn again. */
 export function drawLesson(lesson: Lesson, before: DrawnLesson | null = null): DrawnLesson {
-  const was = before?.lesson;
-  const sameView = before !== null && was?.view === lesson.view && was.sheet === lesson.sheet;
-  if (
-    sameView &&
-    was?.objects === lesson.objects &&
-    was.frontToBack === lesson.frontToBack &&
-    was.stepOrder === lesson.stepOrder &&
-    was.plan === lesson.plan
-  )
-    return before.lesson === lesson ? before : { ...before, lesson };
-  const view = sameView ? before.view : planView(lesson.view, lesson.sheet);
-  const program = planLesson(lesson, view, sameView ? before.program : null);
-  const paperMemo = sameView ? before.paperMemo : new PaperMemo(view);
-  const paper = drawPaper(program, view, paperMemo);
-  return { lesson, sheet: lesson.sheet, view, program, moves: program.moves, paper, paperMemo };
+  return before?.lesson === lesson ? before : goingOnFrom(before, (keep) => drawStages(lesson, keep));
+}
+
+/**
+ * The stages of drawing, each with the slices it reads. What the plan says beside the schools of drawing (goals, kit,
+ * waits) is read by none of them: changing it draws nothing.
+ */
+export function drawStages(lesson: Lesson, keep: Keep): DrawnLesson {
+  const { sheet, objects, frontToBack, stepOrder } = lesson;
+  const { centre, guides, erase } = lesson.plan;
+  const view = keep("view", [lesson.view, sheet], () => planView(lesson.view, sheet));
+  const drawnAs = keep("drawn as", [centre, guides, erase], (): DrawnAs => ({ centre, guides, erase }));
+  const program = keep("program", [view, objects, frontToBack, stepOrder, drawnAs], (parts) =>
+    planLesson({ objects, frontToBack, stepOrder, drawnAs }, view, parts),
+  );
+  const paper = keep("paper", [program, view], (parts) =>
+    drawPaper(
+      program,
+      view,
+      parts("strokes laid", [view], () => new PaperMemo(view)),
+    ),
+  );
+  return { lesson, sheet, view, program, moves: program.moves, paper };
 }

@@ -1,5 +1,5 @@
 export { phaseOf, type UnmetNeed, unmetNeed } from "./order-moves.ts";
-export type { ObjectDrawing, PlannedSolid, Program } from "./plan-lesson.ts";
+export type { DrawnAs, ObjectDrawing, PlannedSolid, Program } from "./plan-lesson.ts";
 export { impossibleInObject, planLesson, withOtherDepthMark } from "./plan-lesson.ts";
 export { SHEET_ID } from "./sheet-setup.ts";
 export { type StandingThing, solveScene } from "./solve-scene.ts";

@@ -1,9 +1,9 @@
-import type { Finding } from "../base/index.ts";
+import { type Finding, type Keep, makeAnew } from "../base/index.ts";
 import { Drafter, type Move } from "../drafter/index.ts";
 import { findPaperPoint } from "../geometry/index.ts";
 import { type Built, callPoint, type FoundSoFar, openPage } from "../page/index.ts";
 import type { Plan } from "../plan/index.ts";
-import { type Fault, type ObjectSlice, recipeOf } from "../recipes/index.ts";
+import { type Fault, hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
 import { orderGroups, type Solid } from "../solids/index.ts";
 import { requireFrame, type Vec3, type View, worldToPaper } from "../view/index.ts";
 import { orderMoves } from "./order-moves.ts";
@@ -35,10 +35,10 @@ export interface Program {
   readonly drawings: ReadonlyMap<string, ObjectDrawing>;
 }
 
-/** One object's drawing, with what it depends on: as long as that stays the same, so does it. */
+/** One object's drawing, with what it was drawn from. */
 export interface ObjectDrawing {
-  readonly placed: StandingThing;
-  readonly plan: Plan;
+  readonly standing: StandingThing;
+  readonly guides: Plan["guides"];
   readonly moves: readonly Move[];
   readonly found: FoundSoFar;
   /** What it went on from. */
@@ -52,11 +52,14 @@ export function impossibleInObject(object: ObjectSlice, view: View): readonly Fa
   return recipeOf(object).impossible(object, frame);
 }
 
+/** The schools of drawing a plan chooses: all of it that the pencil knows. */
+export type DrawnAs = Pick<Plan, "centre" | "guides" | "erase">;
+
 /** What planning needs of a lesson. */
 export interface LessonToPlan {
   readonly objects: readonly ObjectSlice[];
   readonly frontToBack: readonly string[];
-  readonly plan: Plan;
+  readonly drawnAs: DrawnAs;
   readonly stepOrder?: readonly string[] | undefined;
 }
 
@@ -65,27 +68,27 @@ export interface LessonToPlan {
  * then the educator's own order of phases, as far as every move still finds what it needs.
  */
 export function planLesson(
-  { objects, frontToBack, plan, stepOrder }: LessonToPlan,
+  { objects, frontToBack, drawnAs, stepOrder }: LessonToPlan,
   view: View,
-  before: Program | null = null,
+  keep: Keep = makeAnew,
 ): Program {
   const sheet = new Drafter(SHEET_ID);
-  if (plan.centre !== "none") drawCentre(sheet, view.sheet, plan.centre);
-  drawHorizon(sheet, view, plan.centre !== "none");
+  if (drawnAs.centre !== "none") drawCentre(sheet, view.sheet, drawnAs.centre);
+  drawHorizon(sheet, view, drawnAs.centre !== "none");
   drawVanishingPoints(sheet, view);
 
-  const scene = solveScene(objects, view, before?.scene ?? null);
+  const scene = keep("scene", [objects, view], (parts) => solveScene(objects, view, parts));
   const planned: Move[] = [...sheet.moves];
   const findings: Finding[] = [];
   const drawings = new Map<string, ObjectDrawing>();
   const drawn: { objectId: string; solid: Solid; depthGroup: string }[] = [];
   for (const object of objects) {
-    const placed = scene.get(object.id);
-    if (!placed) continue;
-    const { built, depthGroup } = placed;
+    const standing = scene.get(object.id);
+    if (!standing) continue;
+    const { built, depthGroup } = standing;
     if (object.hidden) {
       // Nothing of it is drawn, but what leans on it still finds its corners where they would stand.
-      const drawing = takeCorners(placed, plan, view);
+      const drawing = takeCorners(standing, drawnAs.guides, view);
       drawings.set(object.id, drawing);
       planned.push(...drawing.moves);
       continue;
@@ -97,18 +100,18 @@ export function planLesson(
       continue;
     }
     const foundOf = (id: string) => drawings.get(id)?.found ?? null;
-    const was = before?.drawings.get(object.id);
-    const drawing =
-      was?.placed === placed && was.plan === plan && [...was.goesOnFrom].every(([id, f]) => foundOf(id) === f)
-        ? was
-        : drawObject(placed, plan, view, foundOf);
+    const drawing = keep(
+      `drawing/${object.id}`,
+      [standing, drawnAs.guides, view, ...hostsOf(object).map(foundOf)],
+      () => drawObject(standing, drawnAs.guides, view, foundOf),
+    );
     drawings.set(object.id, drawing);
     if (drawing.moves.length === 0) {
       if (built.findings.length === 0) findings.push(drawnBeforeHost(object));
       continue;
     }
     planned.push(...drawing.moves);
-    if (plan.erase === "each-object") {
+    if (drawnAs.erase === "each-object") {
       const d = new Drafter(object.id);
       d.phase("erase");
       d.erase(drawn.length === 0 ? [object.id, SHEET_ID] : [object.id]);
@@ -116,7 +119,7 @@ export function planLesson(
     }
     drawn.push({ objectId: object.id, solid: built.solid, depthGroup });
   }
-  if (plan.erase === "at-end" && drawn.length > 0) {
+  if (drawnAs.erase === "at-end" && drawn.length > 0) {
     const d = new Drafter(SHEET_ID);
     d.phase("erase");
     d.erase([...drawn.map((o) => o.objectId), SHEET_ID]);
@@ -137,21 +140,21 @@ export function planLesson(
 }
 
 /** The corners of a hidden thing, taken as measured from the sheet's edges without a mark. */
-function takeCorners(placed: StandingThing, plan: Plan, view: View): ObjectDrawing {
-  const d = new Drafter(placed.object.id);
+function takeCorners(standing: StandingThing, guides: Plan["guides"], view: View): ObjectDrawing {
+  const d = new Drafter(standing.object.id);
   d.phase("hidden");
   const points = new Map<string, Vec3>();
-  for (const [name, at] of Object.entries(placed.built.solid.corners)) {
+  for (const [name, at] of Object.entries(standing.built.solid.corners)) {
     const p =
       at[2] > NEAREST_SHARE * view.camera.distanceMm ? findPaperPoint(worldToPaper(view.camera, at)) : null;
     if (!p) continue;
     const down = { edge: "bottom", mm: view.sheet.heightMm - p.yMm } as const;
     const rule = { kind: "from-edges", across: { edge: "left", mm: p.xMm }, down } as const;
-    d.take({ name, called: placed.built.called?.[name] ?? callPoint(name), rule });
+    d.take({ name, called: standing.built.called?.[name] ?? callPoint(name), rule });
     points.set(name, at);
   }
-  const found: FoundSoFar = { points, lines: [], solid: placed.built.solid };
-  return { placed, plan, moves: d.moves, found, goesOnFrom: new Map() };
+  const found: FoundSoFar = { points, lines: [], solid: standing.built.solid };
+  return { standing, guides, moves: d.moves, found, goesOnFrom: new Map() };
 }
 
 /** When each object is closed, by its last line, and when its tails are rubbed out after that. */
@@ -199,12 +202,12 @@ function behindTheEye(object: ObjectSlice, built: Built, view: View): Finding | 
 }
 
 function drawObject(
-  placed: StandingThing,
-  plan: Plan,
+  standing: StandingThing,
+  guides: Plan["guides"],
   view: View,
   foundOf: (objectId: string) => FoundSoFar | null,
 ): ObjectDrawing {
-  const { object, built } = placed;
+  const { object, built } = standing;
   const d = new Drafter(object.id);
   const frame = requireFrame(view, object.frame);
   const goesOnFrom = new Map<string, FoundSoFar | null>();
@@ -213,22 +216,26 @@ function drawObject(
     goesOnFrom.set(id, found);
     return found;
   };
-  const options = { guides: plan.guides, depthMark: object.depthMark ?? 0 };
+  const options = { guides, depthMark: object.depthMark ?? 0 };
   const page = openPage(d, { objectId: object.id, view, frame, options, built, foundOf: noted });
   recipeOf(object).draw(page, object, built);
-  return { placed, plan, moves: withTurnedSheet(object, d.moves), found: page.found, goesOnFrom };
+  return { standing, guides, moves: withTurnedSheet(object, d.moves), found: page.found, goesOnFrom };
 }
 
 /** The same drawing with its depth marked on another guide: to compare how much a hand would stray. */
 export function withOtherDepthMark(drawing: ObjectDrawing, view: View, depthMark: number): readonly Move[] {
-  const { placed, plan, goesOnFrom } = drawing;
-  const d = new Drafter(placed.object.id);
-  const frame = requireFrame(view, placed.object.frame);
-  const options = { guides: plan.guides, depthMark };
-  const foundOf = (id: string) => goesOnFrom.get(id) ?? null;
-  const { object, built } = placed;
-  const page = openPage(d, { objectId: object.id, view, frame, options, built, foundOf });
-  recipeOf(placed.object).draw(page, placed.object, placed.built);
+  const { standing, guides, goesOnFrom } = drawing;
+  const { object, built } = standing;
+  const d = new Drafter(object.id);
+  const page = openPage(d, {
+    objectId: object.id,
+    view,
+    frame: requireFrame(view, object.frame),
+    options: { guides, depthMark },
+    built,
+    foundOf: (id) => goesOnFrom.get(id) ?? null,
+  });
+  recipeOf(object).draw(page, object, built);
   return d.moves;
 }
 

@@ -23,7 +23,7 @@ export interface Part {
 export function partsOf(
   steps: readonly Step[],
   schedule: Schedule,
-  plan: Plan,
+  plan: Pick<Plan, "parts" | "sessionMinutes" | "gates">,
 ): { parts: readonly Part[]; findings: readonly Finding[] } {
   const findings: Finding[] = [];
   const gates = new Map<number, NonNullable<Part["gate"]>>();

@@ -2,6 +2,9 @@ import type { Move } from "../drafter/index.ts";
 import { PLAN_DEFAULTS, type Plan } from "../plan/index.ts";
 import type { StepWords } from "./step.ts";
 
+/** How the class is spoken to: all of a plan that the words know. */
+export type Telling = Pick<Plan, "reading" | "help" | "ruler">;
+
 /** Plain words for young readers; longer ones first, since the shorter may be part of them. */
 const PLAIN: readonly (readonly [RegExp, string])[] = [
   [/\bupright through the crossing\b/g, "straight-up line through the crossing"],
@@ -20,17 +23,17 @@ const PLAIN: readonly (readonly [RegExp, string])[] = [
  */
 export function fitWords(
   words: StepWords,
-  plan: Plan,
+  telling: Telling,
   timesBefore: number,
   moves: readonly Move[],
 ): StepWords {
-  const reading = plan.reading ?? PLAN_DEFAULTS.reading;
-  const fades = (plan.help ?? PLAN_DEFAULTS.help) === "fades";
+  const reading = telling.reading ?? PLAN_DEFAULTS.reading;
+  const fades = (telling.help ?? PLAN_DEFAULTS.help) === "fades";
   const before = fades ? timesBefore : 0;
   const why = reading === "full" && before === 0 && words.why !== "" ? [words.why] : [];
   const told =
     before >= 2 && words.instruction.length > 2 ? [words.instruction[0] ?? "", AS_BEFORE] : words.instruction;
-  const instruction = [...told, ...why, ...withoutRuler(plan, moves, before)];
+  const instruction = [...told, ...why, ...withoutRuler(telling, moves, before)];
   return {
     ...words,
     instruction: reading === "plain" ? instruction.map(inPlainWords) : instruction,
@@ -46,8 +49,8 @@ function inPlainWords(text: string): string {
 }
 
 /** What replaces a ruler's marks when the class has only straight edges. */
-function withoutRuler(plan: Plan, moves: readonly Move[], before: number): string[] {
-  if ((plan.ruler ?? PLAN_DEFAULTS.ruler) !== "straight-edge" || before > 0) return [];
+function withoutRuler(telling: Telling, moves: readonly Move[], before: number): string[] {
+  if ((telling.ruler ?? PLAN_DEFAULTS.ruler) !== "straight-edge" || before > 0) return [];
   const measures = moves.some((m) =>
     m.points.some((p) => ["from-edges", "measured", "along", "on-line-from-edge"].includes(p.rule.kind)),
   );

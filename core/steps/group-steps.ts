@@ -1,12 +1,20 @@
-import { countOf, type Finding, formatLength, listOf, requireAt, sentenceCase } from "../base/index.ts";
+import {
+  countOf,
+  type Finding,
+  formatLength,
+  type Keep,
+  listOf,
+  makeAnew,
+  requireAt,
+  sentenceCase,
+} from "../base/index.ts";
 import { type Evaluation, type Move, type SlopeMark, slopeMarks } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import { isDot, type Paper, type PaperStroke } from "../paper/index.ts";
-import type { Plan } from "../plan/index.ts";
 import type { ObjectSlice } from "../recipes/index.ts";
 import type { View } from "../view/index.ts";
-import { fitWords } from "./fit-words.ts";
-import type { Step, StepKind, StepOverride, StepWords } from "./step.ts";
+import { fitWords, type Telling } from "./fit-words.ts";
+import type { Step, StepKind, StepOverride } from "./step.ts";
 import { wordStep } from "./word-step.ts";
 
 export interface StepsInput {
@@ -14,25 +22,9 @@ export interface StepsInput {
   readonly evaluation: Evaluation;
   readonly paper: Paper;
   readonly view: View;
-  readonly plan: Plan;
+  readonly telling: Telling;
   readonly objectOf: (objectId: string) => ObjectSlice | null;
   readonly overrides: Readonly<Record<string, StepOverride>>;
-  /** Words made before for the same moves in the same view; new ones are added. */
-  readonly memo?: WordMemo | undefined;
-}
-
-/** Words and steps of a stretch by its first move, with what else they depend on. */
-export type WordMemo = WeakMap<Move, RememberedStep>;
-
-interface RememberedStep {
-  readonly last: Move;
-  readonly object: ObjectSlice | null;
-  readonly words: StepWords;
-  readonly plan: Plan;
-  readonly before: number;
-  readonly own: StepOverride | undefined;
-  readonly strokes: readonly PaperStroke[];
-  readonly step: Step;
 }
 
 /**
@@ -40,9 +32,12 @@ interface RememberedStep {
  * lie over that. A rubbing-out that would remove nothing is no step. Overrides of steps that are gone are reported
  * and kept.
  */
-export function groupSteps(input: StepsInput): { steps: readonly Step[]; findings: readonly Finding[] } {
+export function groupSteps(
+  input: StepsInput,
+  keep: Keep = makeAnew,
+): { steps: readonly Step[]; findings: readonly Finding[] } {
   const stretches = stretchesOf(input);
-  const describe = describer(input);
+  const describe = describer(input, keep);
   const steps: Step[] = [];
   for (const stretch of stretches) {
     const step = describe(stretch, steps.length + 1);
@@ -106,7 +101,7 @@ function samePhase(next: Move | undefined, move: Move): boolean {
 }
 
 /** Describes one stretch after another; how often a kind of step came before decides how much help it gets. */
-function describer(input: StepsInput): (stretch: PhaseSpan, number: number) => Step {
+function describer(input: StepsInput, keep: Keep): (stretch: PhaseSpan, number: number) => Step {
   const strokeOf: (PaperStroke | undefined)[] = [];
   for (const s of input.paper.strokes) strokeOf[s.moveIndex] = s;
   const pointNames = lazily(
@@ -130,74 +125,53 @@ function describer(input: StepsInput): (stretch: PhaseSpan, number: number) => S
     }
     const object = input.objectOf(objectId);
     const [firstMove, lastMove] = [requireAt(input.moves, first), requireAt(input.moves, last)];
-    const memo = input.memo?.get(firstMove);
     // The sheet is turned at a step's first move and turned back at its last: the picture shows it as it lies between.
     if (firstMove.hand === "turn") lies = (lies + firstMove.quarters) % 4;
     const quarters = lies;
     if (lastMove.hand === "turn" && lastMove !== firstMove) lies = (lies + lastMove.quarters) % 4;
-    const same = memo?.last === lastMove && memo.object === object;
     const kind = object ? `${object.recipe}/${familyOf(phase)}` : id;
     const before = told.get(kind) ?? 0;
     told.set(kind, before + 1);
     const own = input.overrides[id];
-    if (
-      same &&
-      memo.step.id === id &&
-      memo.step.number === number &&
-      memo.step.firstMove === first &&
-      memo.step.quarters === quarters &&
-      memo.before === before &&
-      memo.plan === input.plan &&
-      memo.own === own &&
-      memo.strokes.length === strokes.length &&
-      memo.strokes.every((s, i) => s === strokes[i])
-    )
-      return memo.step;
-    const moves = input.moves.slice(first, last + 1);
-    const words = same
-      ? memo.words
-      : wordStep(objectId, object, phase, {
-          moves,
-          label: labelOf(objectId),
-          sheet: input.view.sheet,
-          view: input.view,
-          pointCalled: (point) => pointNames().get(point) ?? point,
-          lineCalled: (line) => lineNames().get(line) ?? "line",
-          lengthAlong: (from, to) => {
-            const [a, b] = [onPaper(from), onPaper(to)];
-            return a && b ? distanceMm(a, b) : 0;
-          },
-        });
-    const fitted = fitWords(words, input.plan, before, moves);
-    const notes = [...notesOn(strokes, labelOf), ...saySlopeMarks(moves, input)];
-    const instruction = own?.instruction ? [own.instruction] : fitted.instruction;
-    const step: Step = {
-      id,
-      number,
-      objectId,
-      firstMove: first,
-      lastMove: last,
-      ...fitted,
-      title: own?.title ?? fitted.title,
-      instruction,
-      kind: own?.kind ?? kindOf(moves),
-      notes,
-      newLines: strokes.filter((s) => s.pieces.length > 0).length,
-      quarters,
-      holdMs: own?.holdMs ?? null,
-      wordCount: countWords([...instruction, ...notes]),
-    };
-    input.memo?.set(firstMove, {
-      last: lastMove,
-      object,
-      words,
-      plan: input.plan,
-      before,
-      own,
-      strokes,
-      step,
+    const covered = notesOn(strokes, labelOf);
+    const from = [firstMove, lastMove, object, input.view] as const;
+    const words = keep(`words of ${id}`, from, () =>
+      wordStep(objectId, object, phase, {
+        moves: input.moves.slice(first, last + 1),
+        label: labelOf(objectId),
+        sheet: input.view.sheet,
+        view: input.view,
+        pointCalled: (point) => pointNames().get(point) ?? point,
+        lineCalled: (line) => lineNames().get(line) ?? "line",
+        lengthAlong: (from, to) => {
+          const [a, b] = [onPaper(from), onPaper(to)];
+          return a && b ? distanceMm(a, b) : 0;
+        },
+      }),
+    );
+    const standing = [number, first, quarters, before, own, input.telling, covered.join("\n"), ...strokes];
+    return keep(id, [...from, ...standing], (): Step => {
+      const moves = input.moves.slice(first, last + 1);
+      const fitted = fitWords(words, input.telling, before, moves);
+      const notes = [...covered, ...saySlopeMarks(moves, input)];
+      const instruction = own?.instruction ? [own.instruction] : fitted.instruction;
+      return {
+        id,
+        number,
+        objectId,
+        firstMove: first,
+        lastMove: last,
+        ...fitted,
+        title: own?.title ?? fitted.title,
+        instruction,
+        kind: own?.kind ?? kindOf(moves),
+        notes,
+        newLines: strokes.filter((s) => s.pieces.length > 0).length,
+        quarters,
+        holdMs: own?.holdMs ?? null,
+        wordCount: countWords([...instruction, ...notes]),
+      };
     });
-    return step;
   };
 }
 

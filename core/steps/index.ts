@@ -1,5 +1,6 @@
 export { callMove } from "./call-move.ts";
-export type { StepsInput, WordMemo } from "./group-steps.ts";
+export type { Telling } from "./fit-words.ts";
+export type { StepsInput } from "./group-steps.ts";
 export { groupSteps } from "./group-steps.ts";
 export type { Step, StepKind, StepOverride, StepWords } from "./step.ts";
 export { STEP_KINDS, StepOverrideSchema } from "./step.ts";

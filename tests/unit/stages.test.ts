@@ -1,0 +1,81 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import type { Change } from "#core/base";
+import { applyChanges } from "#core/changes";
+import { makeCards } from "#core/display";
+import { type Lesson, parseLessonText } from "#core/lesson";
+import { computeLesson, drawLesson } from "#core/pipeline";
+
+function demo(name: string): Lesson {
+  const parsed = parseLessonText(
+    readFileSync(join(import.meta.dirname, `../../demo/lessons/${name}.json`), "utf8"),
+  );
+  if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
+  return parsed.value;
+}
+const glasshouse = demo("glasshouse");
+
+function after(lesson: Lesson, ...changes: Change[]): Lesson {
+  const applied = applyChanges(lesson, changes);
+  if (!applied.ok) throw new Error(applied.findings[0]?.message);
+  return applied.value.lesson;
+}
+
+describe("a stage runs again only when a slice it reads is another", () => {
+  const before = computeLesson(glasshouse);
+  const words = Object.keys(before.lesson.steps)[0] ?? before.steps[0]?.id ?? "";
+  const first = glasshouse.objects[0];
+  type Kept = "view" | "program" | "paper" | "evaluation" | "steps" | "heard" | "schedule";
+  const all: readonly Kept[] = ["view", "program", "paper", "evaluation", "steps", "heard", "schedule"];
+  const cases: readonly (readonly [string, Change, readonly Kept[]])[] = [
+    ["goals", { id: "plan", field: "goals", value: ["See depth"] }, all],
+    ["the hand-out's layout", { id: "hand-out", field: "cardsPerPage", value: 2 }, all],
+    ["the session's minutes", { id: "plan", field: "sessionMinutes", value: 90 }, all],
+    [
+      "fading help",
+      { id: "plan", field: "help", value: "same" },
+      ["view", "program", "paper", "evaluation", "heard"],
+    ],
+    [
+      "a step's own title",
+      { id: `step/${words}`, field: "title", value: "Begin here" },
+      ["view", "program", "paper", "evaluation", "heard"],
+    ],
+    [
+      "how far guides run",
+      { id: "plan", field: "guides", value: glasshouse.plan.guides === "to-vp" ? "part-way" : "to-vp" },
+      ["view", "heard"],
+    ],
+    ["a thing's name", { id: `object/${first?.id}`, field: "label", value: "old floor" }, ["view", "heard"]],
+    ["the horizon", { id: "view", field: "horizonFromTopMm", value: 66 }, ["heard"]],
+  ];
+  test.each(cases)("%s", (_, change, kept) => {
+    const now = computeLesson(after(glasshouse, change), before);
+    for (const part of all) expect([part, now[part] === before[part]]).toEqual([part, kept.includes(part)]);
+  });
+});
+
+test("moving one thing draws that thing anew and leaves the moves of the others", () => {
+  const crates = demo("crates-nine-ways");
+  const before = drawLesson(crates);
+  const moved = crates.objects[3];
+  const now = drawLesson(
+    after(crates, { id: `object/${moved?.id}`, field: "handles.fromBottomMm", value: 30 }),
+    before,
+  );
+  for (const { id } of crates.objects)
+    expect(now.program.drawings.get(id) === before.program.drawings.get(id)).toBe(id !== moved?.id);
+});
+
+test.each(["glasshouse", "crane-tower", "footbridge-in-fog"])(
+  "a computed %s is plain data: its clone gives the same cards, and can be gone on from",
+  (name) => {
+    const lesson = demo(name);
+    const computed = computeLesson(lesson);
+    const clone = structuredClone(computed);
+    expect(makeCards(clone)).toEqual(makeCards(computed));
+    const change: Change = { id: "plan", field: "sessionMinutes", value: 77 };
+    expect(computeLesson(after(clone.lesson, change), clone)).toEqual(computeLesson(after(lesson, change)));
+  },
+);
