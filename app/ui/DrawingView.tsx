@@ -1,5 +1,15 @@
-import { memo } from "react";
-import { type Colour, type Drawing, type Mark, PAPER_PALETTE, sameMark, svgElement } from "#core/display";
+import { memo, useMemo } from "react";
+import {
+  type Colour,
+  type Drawing,
+  drawWith,
+  type Mark,
+  PAPER_PALETTE,
+  type Pen,
+  type SvgElement,
+  sameMark,
+  svgPen,
+} from "#core/display";
 
 type Palette = Readonly<Record<Colour, string>>;
 
@@ -11,18 +21,19 @@ export const MarkLayer = memo(function MarkLayer({
   drawing: Drawing;
   palette?: Palette;
 }) {
+  const pen = useMemo(() => svgPen(palette), [palette]);
   return (
     <g data-drawing="">
       {drawing.marks.map((mark) => (
-        <MarkElement key={mark.id} mark={mark} palette={palette} />
+        <MarkElement key={mark.id} mark={mark} pen={pen} />
       ))}
     </g>
   );
 });
 
 const MarkElement = memo(
-  function MarkElement({ mark, palette }: { mark: Mark; palette: Palette }) {
-    const { tag: Tag, attributes, lines } = svgElement(mark, palette);
+  function MarkElement({ mark, pen }: { mark: Mark; pen: Pen<SvgElement> }) {
+    const { tag: Tag, attributes, lines } = drawWith(pen, mark);
     const {
       "stroke-width": strokeWidth,
       "stroke-linecap": strokeLinecap,
@@ -61,7 +72,7 @@ const MarkElement = memo(
       </Tag>
     );
   },
-  (a, b) => a.palette === b.palette && sameMark(a.mark, b.mark),
+  (a, b) => a.pen === b.pen && sameMark(a.mark, b.mark),
 );
 
 /** A drawing as a picture of its own. */

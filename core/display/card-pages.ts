@@ -2,6 +2,7 @@ import * as v from "valibot";
 import { formatClock } from "../base/index.ts";
 import type { Card } from "./cards.ts";
 import type { Colour, Drawing, Mark, Spot } from "./mark.ts";
+import { carryMarks } from "./move-mark.ts";
 
 export const HandOutSchema = v.strictObject({
   paper: v.picklist(["a4", "letter"]),
@@ -220,26 +221,8 @@ function placeDrawing(drawing: Drawing, box: Box, id: string): Mark[] {
   const dy = box.y + (box.height - drawing.box.height * scale) / 2;
   const map = (p: Spot) => ({ x: dx + (p.x - drawing.box.x) * scale, y: dy + (p.y - drawing.box.y) * scale });
   const thin = Math.max(0.55, Math.min(1, scale * 1.2));
-  return drawing.marks.map((mark): Mark => {
-    const own = `${id}/${mark.id}`;
-    if (mark.kind === "path") {
-      const ink = mark.ink && {
-        ...mark.ink,
-        width: mark.ink.width * thin,
-        dash: mark.ink.dash.map((d) => d * thin),
-      };
-      return { ...mark, id: own, points: mark.points.map(map), ink };
-    }
-    if (mark.kind === "area") return { ...mark, id: own, rings: mark.rings.map((ring) => ring.map(map)) };
-    if (mark.kind === "dot") return { ...mark, id: own, at: map(mark.at), radius: mark.radius * thin };
-    return {
-      ...mark,
-      id: own,
-      at: map(mark.at),
-      size: mark.size * scale,
-      lineHeight: mark.lineHeight * scale,
-    };
-  });
+  const carried = { to: map, line: () => thin, letter: () => scale };
+  return carryMarks(drawing.marks, carried).map((mark) => ({ ...mark, id: `${id}/${mark.id}` }));
 }
 
 /** Greedy lines at spaces; a no-break space keeps a reading together. A word wider than the line stands alone. */

@@ -3,6 +3,7 @@ import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
 import type { Medium } from "./ink.ts";
 import type { Drawing, Mark } from "./mark.ts";
+import { drawWith, type Pen } from "./pen.ts";
 import { fillMarks, strokeMarks } from "./stroke-marks.ts";
 
 /** The bare sheet as a mark. */
@@ -69,8 +70,7 @@ export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium)
 
 /** Tones lie under all lines, new lines over those that stood before. */
 function inLayers(sheet: Sheet, tones: readonly Mark[], marks: readonly Mark[], alt: string): Drawing {
-  const isNew = (m: Mark) =>
-    m.kind === "path" ? m.ink?.colour === "new" : m.kind === "dot" && m.fill === "new";
+  const isNew = (m: Mark) => drawWith(IS_NEW, m);
   return {
     unit: "mm",
     box: { x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm },
@@ -78,3 +78,10 @@ function inLayers(sheet: Sheet, tones: readonly Mark[], marks: readonly Mark[], 
     alt,
   };
 }
+
+const IS_NEW: Pen<boolean> = {
+  path: ({ ink }) => ink?.colour === "new",
+  area: () => false,
+  dot: ({ fill }) => fill === "new",
+  text: () => false,
+};

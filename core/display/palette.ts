@@ -22,3 +22,6 @@ export const PAPER_PALETTE: Readonly<Record<Colour, string>> = {
 
 /** On printed cards the sheet is the bare white of the page. */
 export const PRINT_PALETTE: Readonly<Record<Colour, string>> = { ...PAPER_PALETTE, sheet: "#ffffff" };
+
+/** Fills are see-through only where one must look through them: the ruler. */
+export const FILL_OPACITY: Readonly<Partial<Record<Colour, number>>> = { ruler: 0.35 };

@@ -1,5 +1,6 @@
 import { type Matrix3, paperToPicture } from "../geometry/index.ts";
-import type { Drawing, Mark, Spot } from "./mark.ts";
+import type { Drawing, Spot } from "./mark.ts";
+import { carryMarks } from "./move-mark.ts";
 
 /**
  * A drawing on paper as it appears in the video picture. Straight lines stay straight under a homography, so
@@ -10,29 +11,8 @@ export function toPicture(drawing: Drawing, paperToPx: Matrix3, widthPx: number,
     const q = paperToPicture(paperToPx, { xMm: p.x, yMm: p.y });
     return { x: q.xPx, y: q.yPx };
   };
-  const marks = drawing.marks.map((mark): Mark => {
-    switch (mark.kind) {
-      case "path": {
-        const first = mark.points[0] ?? { x: 0, y: 0 };
-        const last = mark.points[mark.points.length - 1] ?? first;
-        const scale = scaleAt(map, { x: (first.x + last.x) / 2, y: (first.y + last.y) / 2 });
-        const ink = mark.ink && {
-          ...mark.ink,
-          width: mark.ink.width * scale,
-          dash: mark.ink.dash.map((d) => d * scale),
-        };
-        return { ...mark, points: mark.points.map(map), ink };
-      }
-      case "area":
-        return { ...mark, rings: mark.rings.map((ring) => ring.map(map)) };
-      case "dot":
-        return { ...mark, at: map(mark.at), radius: mark.radius * scaleAt(map, mark.at) };
-      case "text": {
-        const scale = scaleAt(map, mark.at);
-        return { ...mark, at: map(mark.at), size: mark.size * scale, lineHeight: mark.lineHeight * scale };
-      }
-    }
-  });
+  const scale = (p: Spot) => scaleAt(map, p);
+  const marks = carryMarks(drawing.marks, { to: map, line: scale, letter: scale });
   return { ...drawing, unit: "px", box: { x: 0, y: 0, width: widthPx, height: heightPx }, marks };
 }
 

@@ -1,4 +1,5 @@
-import type { Drawing, Mark, Spot } from "./mark.ts";
+import type { Drawing, Spot } from "./mark.ts";
+import { carryMarks } from "./move-mark.ts";
 
 /** A drawing of the sheet turned on the desk, by quarter turns clockwise: what lay on the left then lies on top. */
 export function turnDrawing(drawing: Drawing, quarters: number): Drawing {
@@ -11,16 +12,9 @@ export function turnDrawing(drawing: Drawing, quarters: number): Drawing {
 function turnOnce(drawing: Drawing): Drawing {
   const { x, y, width, height } = drawing.box;
   const map = (p: Spot): Spot => ({ x: x + height - (p.y - y), y: y + (p.x - x) });
-  const marks = drawing.marks.map((mark): Mark => {
-    switch (mark.kind) {
-      case "path":
-        return { ...mark, points: mark.points.map(map) };
-      case "area":
-        return { ...mark, rings: mark.rings.map((ring) => ring.map(map)) };
-      case "dot":
-      case "text":
-        return { ...mark, at: map(mark.at) };
-    }
-  });
-  return { ...drawing, box: { x, y, width: height, height: width }, marks };
+  return {
+    ...drawing,
+    box: { x, y, width: height, height: width },
+    marks: carryMarks(drawing.marks, { to: map }),
+  };
 }

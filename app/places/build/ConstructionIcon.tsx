@@ -1,5 +1,5 @@
 import { type Construction, sampleLesson } from "#core/changes";
-import { drawState } from "#core/display";
+import { drawState, spotsOf } from "#core/display";
 import { computeLesson } from "#core/pipeline";
 import { DrawingView } from "../../ui/DrawingView.tsx";
 import styles from "./Build.module.css";
@@ -11,9 +11,7 @@ function drawIcon(construction: Construction) {
   const { paper, sheet, moves } = computeLesson(sampleLesson(construction, "one-point"));
   const all = drawState(paper, sheet, moves.length - 1, moves.length, "overlay");
   const marks = all.marks.filter((m) => m.id !== "sheet" && !m.id.startsWith("sheet/"));
-  const spots = marks.flatMap((m) =>
-    m.kind === "path" ? m.points : m.kind === "area" ? m.rings.flat() : [m.at],
-  );
+  const spots = marks.flatMap(spotsOf);
   const [x, y] = [Math.min(...spots.map((p) => p.x)), Math.min(...spots.map((p) => p.y))];
   const [right, bottom] = [Math.max(...spots.map((p) => p.x)), Math.max(...spots.map((p) => p.y))];
   const margin = 4;

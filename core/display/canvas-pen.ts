@@ -1,0 +1,79 @@
+import type { Colour, Ink, Spot } from "./mark.ts";
+import { FILL_OPACITY } from "./palette.ts";
+import type { Pen } from "./pen.ts";
+
+/** What the canvas pen needs of a 2D context (WHATWG HTML, 4.12.5.1): a real canvas, an offscreen one, or a stand-in. */
+export interface CanvasSurface {
+  lineWidth: number;
+  lineCap: string;
+  lineJoin: string;
+  // A real context also takes gradients and patterns here, and gives them back.
+  strokeStyle: unknown;
+  fillStyle: unknown;
+  globalAlpha: number;
+  font: string;
+  textAlign: string;
+  textBaseline: string;
+  beginPath(): void;
+  moveTo(x: number, y: number): void;
+  lineTo(x: number, y: number): void;
+  closePath(): void;
+  arc(x: number, y: number, radius: number, from: number, to: number): void;
+  setLineDash(dash: number[]): void;
+  stroke(): void;
+  fill(rule?: "nonzero" | "evenodd"): void;
+  fillText(text: string, x: number, y: number): void;
+}
+
+const ALIGN = { start: "left", middle: "center", end: "right" } as const;
+
+/** A pen for a canvas whose units are those of the drawing; the caller sets the transform. */
+export function canvasPen(surface: CanvasSurface, palette: Readonly<Record<Colour, string>>): Pen<void> {
+  const trace = (points: readonly Spot[], closed: boolean) => {
+    for (const [i, p] of points.entries()) {
+      if (i === 0) surface.moveTo(p.x, p.y);
+      else surface.lineTo(p.x, p.y);
+    }
+    if (closed) surface.closePath();
+  };
+  const fill = (colour: Colour, rule: "nonzero" | "evenodd" = "nonzero") => {
+    surface.fillStyle = palette[colour];
+    surface.globalAlpha = FILL_OPACITY[colour] ?? 1;
+    surface.fill(rule);
+    surface.globalAlpha = 1;
+  };
+  const stroke = ({ colour, width, dash }: Ink) => {
+    surface.strokeStyle = palette[colour];
+    surface.lineWidth = width;
+    surface.lineCap = "round";
+    surface.lineJoin = "round";
+    surface.setLineDash([...dash]);
+    surface.stroke();
+  };
+  return {
+    path: (mark) => {
+      surface.beginPath();
+      trace(mark.points, mark.closed);
+      if (mark.fill) fill(mark.fill);
+      if (mark.ink) stroke(mark.ink);
+    },
+    area: (mark) => {
+      surface.beginPath();
+      for (const ring of mark.rings) trace(ring, true);
+      fill(mark.fill, "evenodd");
+    },
+    dot: (mark) => {
+      surface.beginPath();
+      surface.arc(mark.at.x, mark.at.y, mark.radius, 0, 2 * Math.PI);
+      fill(mark.fill);
+    },
+    text: (mark) => {
+      surface.font = `${mark.weight === "bold" ? 700 : 400} ${mark.size}px "Alegreya Sans", sans-serif`;
+      surface.textAlign = ALIGN[mark.anchor];
+      surface.textBaseline = "alphabetic";
+      surface.fillStyle = palette[mark.colour];
+      for (const [i, line] of mark.lines.entries())
+        surface.fillText(line, mark.at.x, mark.at.y + i * mark.lineHeight);
+    },
+  };
+}

@@ -1,0 +1,54 @@
+import { type Colour, FILL_OPACITY, type Pen } from "#core/display";
+import { CARD_FEATURES } from "./fonts.server.ts";
+
+/** PDF points to a millimetre. */
+export const PT_PER_MM = 72 / 25.4;
+
+const pt = (mm: number) => mm * PT_PER_MM;
+
+/** A pen for a page of a PDF, marks in mm. */
+export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour, string>>): Pen<void> {
+  const trace = (points: readonly { x: number; y: number }[], closed: boolean) => {
+    for (const [i, p] of points.entries()) {
+      if (i === 0) doc.moveTo(pt(p.x), pt(p.y));
+      else doc.lineTo(pt(p.x), pt(p.y));
+    }
+    if (closed) doc.closePath();
+  };
+  return {
+    path: ({ points, closed, ink, fill }) => {
+      // State first, path after: nothing may stand between a path and its painting.
+      if (ink) {
+        const [on, off] = ink.dash;
+        doc.lineWidth(pt(ink.width)).lineCap("round").lineJoin("round").strokeColor(palette[ink.colour]);
+        if (on !== undefined) doc.dash(pt(on), { space: pt(off ?? on) });
+        else doc.undash();
+      }
+      if (fill) doc.fillColor(palette[fill], FILL_OPACITY[fill] ?? 1);
+      trace(points, closed);
+      if (fill && ink) doc.fillAndStroke();
+      else if (fill) doc.fill();
+      else if (ink) doc.stroke();
+    },
+    area: ({ rings, fill }) => {
+      doc.fillColor(palette[fill]);
+      for (const ring of rings) trace(ring, true);
+      doc.fill("even-odd");
+    },
+    dot: ({ at, radius, fill }) => {
+      doc.circle(pt(at.x), pt(at.y), pt(radius)).fill(palette[fill]);
+    },
+    text: ({ lines, at, size, lineHeight, colour, weight, anchor }) => {
+      doc.font(weight).fontSize(pt(size)).fillColor(palette[colour]);
+      for (const [i, line] of lines.entries()) {
+        const width = anchor === "start" ? 0 : doc.widthOfString(line, { features: CARD_FEATURES });
+        const shift = anchor === "end" ? width : anchor === "middle" ? width / 2 : 0;
+        doc.text(line, pt(at.x) - shift, pt(at.y + i * lineHeight), {
+          lineBreak: false,
+          baseline: "alphabetic",
+          features: CARD_FEATURES,
+        });
+      }
+    },
+  };
+}
