@@ -1,12 +1,10 @@
 import "@mantine/core/styles.layer.css";
-import "@mantine/notifications/styles.layer.css";
 import "@fontsource/alegreya-sans/latin-400.css";
 import "@fontsource/alegreya-sans/latin-500.css";
 import "@fontsource/alegreya-sans/latin-700.css";
 import "@fontsource/alegreya-sans/latin-800.css";
 import "./ui/app.css";
 import { ColorSchemeScript, MantineProvider, mantineHtmlProps } from "@mantine/core";
-import { Notifications } from "@mantine/notifications";
 import type { ReactNode } from "react";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
@@ -32,7 +30,6 @@ export function Layout({ children }: { children: ReactNode }) {
       </head>
       <body>
         <MantineProvider theme={theme} defaultColorScheme="auto">
-          <Notifications position="top-center" />
           {children}
         </MantineProvider>
         <ScrollRestoration {...(nonce ? { nonce } : {})} />

@@ -1,7 +1,6 @@
 export type { Change, Json } from "./change.ts";
 export { formatClock } from "./clock-text.ts";
 export type { Finding, Mend, Parsed, Severity } from "./finding.ts";
-export { fingerprint } from "./fingerprint.ts";
 export { assertNever, invariant } from "./invariant.ts";
 export { type Keep, makeAnew } from "./keep.ts";
 export type { LengthStyle, LengthUnit } from "./length.ts";

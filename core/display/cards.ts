@@ -1,8 +1,8 @@
-import { fingerprint } from "../base/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { Schedule } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
+import { cardMark, markLike } from "./card-mark.ts";
 import { drawSlip } from "./draw-slip.ts";
 import { drawStep } from "./draw-state.ts";
 import type { Drawing } from "./mark.ts";
@@ -54,17 +54,9 @@ export function makeCards(source: {
       picture,
       slipPicture,
       ...words,
-      mark: cardMark(picture, words),
+      mark: cardMark({ picture, ...words }),
     };
   });
-}
-
-/** The mark of a card: its picture rounded to 0.01 mm, and its words. */
-function cardMark(picture: Drawing, words: object): string {
-  const rounded = JSON.stringify([picture.box, picture.marks, words], (_, value) =>
-    typeof value === "number" ? Math.round(value * 100) / 100 : value,
-  );
-  return fingerprint(rounded);
 }
 
 /** What was printed once: enough to tell later whether it is still good. */
@@ -81,7 +73,8 @@ export type CardState = "good" | "times-moved" | "stale" | "gone";
 export function stateOfPrinted(printed: PrintedCard, cards: readonly Card[]): CardState {
   const card = cards.find((c) => c.stepId === printed.stepId);
   if (!card) return "gone";
-  if (card.mark !== printed.mark) return "stale";
+  const now = card.mark === printed.mark ? card.mark : markLike(printed.mark, card);
+  if (now !== printed.mark) return "stale";
   // Cards show whole seconds: a shift that does not change them does not change the card.
   return Math.floor(card.startMs / 1000) === Math.floor(printed.startMs / 1000) ? "good" : "times-moved";
 }

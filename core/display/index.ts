@@ -1,4 +1,5 @@
 export { type CanvasSurface, canvasPen } from "./canvas-pen.ts";
+export { cardMark, type MarkedCard, markLike } from "./card-mark.ts";
 export type { HandOut, MeasureText } from "./card-pages.ts";
 export { HandOutSchema, layCardPages } from "./card-pages.ts";
 export type { Card, CardState, PrintedCard } from "./cards.ts";

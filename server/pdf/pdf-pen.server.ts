@@ -1,5 +1,5 @@
 import { type Colour, FILL_OPACITY, type Pen } from "#core/display";
-import { CARD_FEATURES } from "./fonts.server.ts";
+import { CARD_FEATURES, type Run, runsOf } from "./fonts.server.ts";
 
 /** PDF points to a millimetre. */
 export const PT_PER_MM = 72 / 25.4;
@@ -14,6 +14,13 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
       else doc.lineTo(pt(p.x), pt(p.y));
     }
     if (closed) doc.closePath();
+  };
+  const known = new Set<string>();
+  const use = ({ name, font }: Run) => {
+    // The types name file paths only; a parsed font is what the library itself makes of them.
+    if (!known.has(name)) doc.registerFont(name, font as unknown as string);
+    known.add(name);
+    doc.font(name);
   };
   return {
     path: ({ points, closed, ink, fill }) => {
@@ -39,15 +46,24 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
       doc.circle(pt(at.x), pt(at.y), pt(radius)).fill(palette[fill]);
     },
     text: ({ lines, at, size, lineHeight, colour, weight, anchor }) => {
-      doc.font(weight).fontSize(pt(size)).fillColor(palette[colour]);
+      doc.fillColor(palette[colour]);
       for (const [i, line] of lines.entries()) {
-        const width = anchor === "start" ? 0 : doc.widthOfString(line, { features: CARD_FEATURES });
-        const shift = anchor === "end" ? width : anchor === "middle" ? width / 2 : 0;
-        doc.text(line, pt(at.x) - shift, pt(at.y + i * lineHeight), {
-          lineBreak: false,
-          baseline: "alphabetic",
-          features: CARD_FEATURES,
+        const runs = runsOf(line, weight).map((run) => {
+          use(run);
+          doc.fontSize(pt(size));
+          return { ...run, width: doc.widthOfString(run.text, { features: CARD_FEATURES }) };
         });
+        const width = runs.reduce((sum, run) => sum + run.width, 0);
+        let x = pt(at.x) - (anchor === "end" ? width : anchor === "middle" ? width / 2 : 0);
+        for (const run of runs) {
+          use(run);
+          doc.fontSize(pt(size)).text(run.text, x, pt(at.y + i * lineHeight), {
+            lineBreak: false,
+            baseline: "alphabetic",
+            features: CARD_FEATURES,
+          });
+          x += run.width;
+        }
       }
     },
   };

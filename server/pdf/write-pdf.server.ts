@@ -1,6 +1,5 @@
 import PDFDocument from "pdfkit";
 import { type Drawing, drawWith, PRINT_PALETTE } from "#core/display";
-import { cardFonts } from "./fonts.server.ts";
 import { PT_PER_MM, pdfPen } from "./pdf-pen.server.ts";
 
 export interface PdfAbout {
@@ -31,10 +30,6 @@ export function writePdf(pages: readonly Drawing[], about: PdfAbout): Promise<Bu
     doc.on("end", () => resolve(Buffer.concat(chunks)));
     doc.on("error", reject);
   });
-  const fonts = cardFonts();
-  // The types name file paths only; a parsed font is what the library itself makes of them.
-  doc.registerFont("regular", fonts.regular as unknown as string);
-  doc.registerFont("bold", fonts.bold as unknown as string);
   const pen = pdfPen(doc, PRINT_PALETTE);
   for (const page of pages) {
     // A margin of 0: text past a margin would silently open a new page.

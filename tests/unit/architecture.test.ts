@@ -30,7 +30,7 @@ const PLOT = [
   "pipeline",
   "proposals",
 ];
-const PACKAGES_OF_CORE = ["valibot", "clipper2-ts"];
+const PACKAGES_OF_CORE = ["valibot", "clipper2-ts", "@noble/hashes/sha2.js", "@noble/hashes/utils.js"];
 
 function filesIn(folder: string): string[] {
   return readdirSync(folder).flatMap((name) => {
