@@ -1,4 +1,5 @@
-import { LESSON_FORMAT, LESSON_VERSION, type Lesson } from "./lesson.ts";
+import { LESSON_FORMAT, type Lesson } from "./lesson.ts";
+import { LESSON_VERSION } from "./upgrade.ts";
 
 /** An empty one-point lesson: a sheet on its side, the horizon a third down, the vanishing point in the middle. */
 export function blankLesson(title: string, unit: "in" | "mm"): Lesson {

@@ -4,8 +4,8 @@ export {
   CornersSchema,
   findCurrentTake,
   LESSON_FORMAT,
-  LESSON_VERSION,
   LessonSchema,
   TakeSchema,
 } from "./lesson.ts";
 export { parseLesson, parseLessonText, serialiseLesson } from "./parse-lesson.ts";
+export { LESSON_VERSION, type RawLesson, UPGRADES, type Upgrade, upgradeLesson } from "./upgrade.ts";

@@ -6,9 +6,9 @@ import { idSchema, ObjectSchema } from "../recipes/index.ts";
 import { AnchorsSchema, EditsSchema } from "../schedule/index.ts";
 import { StepOverrideSchema } from "../steps/index.ts";
 import { SheetSchema, ViewSchema } from "../view/index.ts";
+import { LESSON_VERSION } from "./upgrade.ts";
 
 export const LESSON_FORMAT = "regulanda-lesson";
-export const LESSON_VERSION = 1;
 
 const positiveInt = v.pipe(v.number(), v.integer("a whole number"), v.minValue(1));
 const CornerSchema = v.strictObject({ xPx: v.number(), yPx: v.number() });

@@ -2,7 +2,8 @@ import * as v from "valibot";
 import type { Finding, Parsed } from "../base/index.ts";
 import { impossibleInObject, SHEET_ID } from "../program/index.ts";
 import { impossibleInView, planView } from "../view/index.ts";
-import { LESSON_FORMAT, LESSON_VERSION, type Lesson, LessonSchema } from "./lesson.ts";
+import { LESSON_FORMAT, type Lesson, LessonSchema } from "./lesson.ts";
+import { LESSON_VERSION, type RawLesson, type Upgraded, upgradeLesson } from "./upgrade.ts";
 
 /** Reads a lesson file's text. Refused with the place of every fault; nothing is guessed. */
 export function parseLessonText(text: string): Parsed<Lesson> {
@@ -16,7 +17,7 @@ export function parseLessonText(text: string): Parsed<Lesson> {
   return parseLesson(json);
 }
 
-/** Checks a lesson document: shape, then what no single field can tell (ids, references, possible geometry). */
+/** Checks a lesson document of any version, led up to the present one: shape, then what no single field can tell (ids, references, possible geometry). */
 export function parseLesson(json: unknown): Parsed<Lesson> {
   const head = json as { format?: unknown; version?: unknown } | null;
   if (typeof json !== "object" || head?.format !== LESSON_FORMAT) {
@@ -28,16 +29,9 @@ export function parseLesson(json: unknown): Parsed<Lesson> {
       ),
     ]);
   }
-  if (head.version !== LESSON_VERSION) {
-    return refuse([
-      fault(
-        "wrong-version",
-        "version",
-        `This lesson file is version ${show(head.version)}; this program reads version ${LESSON_VERSION}.`,
-      ),
-    ]);
-  }
-  const parsed = v.safeParse(LessonSchema, json);
+  const upgraded = upgradeLesson(json as RawLesson);
+  if (upgraded.kind !== "current") return refuse([wrongVersion(upgraded)]);
+  const parsed = v.safeParse(LessonSchema, upgraded.lesson);
   if (!parsed.success) {
     return refuse(
       parsed.issues.map((issue) => {
@@ -54,6 +48,20 @@ export function parseLesson(json: unknown): Parsed<Lesson> {
   const lesson = parsed.output;
   const impossible = impossibleInLesson(lesson);
   return impossible.length > 0 ? refuse(impossible) : { ok: true, value: lesson, findings: [] };
+}
+
+function wrongVersion(upgraded: Exclude<Upgraded, { kind: "current" }>): Finding {
+  return upgraded.kind === "later"
+    ? fault(
+        "later-version",
+        "version",
+        `This lesson file is version ${upgraded.version}; this program reads versions up to ${LESSON_VERSION}. A later one made it: bring the program up to date, the file is kept as it is.`,
+      )
+    : fault(
+        "wrong-version",
+        "version",
+        `This lesson file's "version" should be a whole number from 1 to ${LESSON_VERSION}, got ${show(upgraded.got)}.`,
+      );
 }
 
 /** What cannot be drawn or does not hang together in a well-formed lesson. */

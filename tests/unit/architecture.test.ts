@@ -112,3 +112,7 @@ test("files that touch the database or the disk say so in their name", () => {
   );
   expect(wrong.map((f) => relative(HOME, f))).toEqual([]);
 });
+
+test("upgrading old lessons depends on nothing that changes with the constructions", () => {
+  expect(importsOf(join(HOME, "core/lesson/upgrade.ts"))).toEqual(["../base/index.ts"]);
+});
