@@ -1,9 +1,11 @@
 import { reactRouter } from "@react-router/dev/vite";
 import { defineConfig } from "vite";
+import { coreVersion } from "./scripts/core-version.ts";
 
 export default defineConfig(({ command }) => ({
   plugins: [reactRouter()],
   worker: { format: "es" },
+  define: { "import.meta.env.CORE_VERSION": JSON.stringify(coreVersion()) },
   // The letters come inside the stylesheet that the page waits for: a font that arrives later moves every line of words.
   build: { assetsInlineLimit: (file) => (file.endsWith(".woff2") ? true : undefined) },
   // One bundled server starts in a fraction of the time; native and singleton packages stay outside.
@@ -19,6 +21,7 @@ export default defineConfig(({ command }) => ({
             "@react-router/node",
             "pdfkit",
             "fontkit",
+            "piscina",
           ],
         }
       : {},

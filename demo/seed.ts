@@ -1,14 +1,15 @@
 import { fileURLToPath } from "node:url";
 import { type Db, dataFolder, openDatabase } from "../server/db/database.server.ts";
 import { lessons } from "../server/db/schema.ts";
-import { listDemos, putDemoOnShelf } from "../server/demos.server.ts";
+import { listDemos, putDemoOnShelf, readDemo } from "../server/demos.server.ts";
 
 /** Puts the demo lessons on an empty shelf. A shelf that ever held a lesson is left alone. */
 export async function seed(db: Db, folder: string): Promise<number> {
   if (db.select({ id: lessons.id }).from(lessons).limit(1).get()) return 0;
   // The last one put down stands first on the shelf: the lesson with a take shows most of what there is.
-  const demos = listDemos().reverse();
-  demos.sort((a, b) => a.lesson.takes.length - b.lesson.takes.length);
+  const demos = [...listDemos()].reverse();
+  const takes = (name: string) => readDemo(name).takes.length;
+  demos.sort((a, b) => takes(a.name) - takes(b.name));
   for (const [i, { name }] of demos.entries())
     await putDemoOnShelf(name, db, folder, new Date(Date.now() + i));
   return demos.length;

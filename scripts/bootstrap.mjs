@@ -32,11 +32,11 @@ if (wants.has("--build")) {
   const sources = ["app", "core", "server", "public"].flatMap((d) => filesIn(join(home, d)));
   const built = hashOf([
     ...sources,
-    ...["vite.config.ts", "react-router.config.ts", "package-lock.json"].map((f) => join(home, f)),
+    ...["vite.config.ts", "vite.worker.config.ts", "react-router.config.ts", "package-lock.json"].map((f) => join(home, f)),
   ]);
   if (readStamp("build") !== built || !existsSync(join(home, "build", "server", "index.js"))) {
     say("Building the app …");
-    run("npx", ["react-router", "build"], { NODE_ENV: "production" }, true);
+    run("npm", ["run", "-s", "build"], { NODE_ENV: "production" }, true);
     writeStamp("build", built);
   }
 }

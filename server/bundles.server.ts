@@ -2,13 +2,12 @@ import { createReadStream } from "node:fs";
 import type { Readable } from "node:stream";
 import * as yauzl from "yauzl";
 import { ZipFile } from "yazl";
-import { drawStep, PRINT_PALETTE, toSvg } from "#core/display";
 import { type Lesson, parseLessonText, serialiseLesson } from "#core/lesson";
 import { writeWebVtt } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
 import { type Db, database, dataFolder } from "./db/database.server.ts";
 import { findFile, LARGEST_VIDEO_BYTES, mediaTypeOf, storeFile } from "./files/store.server.ts";
 import { createLesson, findLesson } from "./lessons.server.ts";
+import { worked } from "./work/kept.server.ts";
 
 /** A lesson of 2000 objects with an hour of narration stays well below this. */
 export const LARGEST_LESSON_BYTES = 8 * 1024 * 1024;
@@ -47,11 +46,9 @@ export async function writeBundle(
     }),
   );
   zip.addBuffer(Buffer.from(serialiseLesson({ ...lesson, takes })), DOCUMENT);
-  const computed = computeLesson(lesson);
-  for (const step of computed.steps) {
-    const picture = toSvg(drawStep(computed.paper, lesson.sheet, step, "card"), PRINT_PALETTE);
-    zip.addBuffer(Buffer.from(picture), `pictures/step-${String(step.number).padStart(2, "0")}.svg`);
-  }
+  const drawings = await worked("stepPictures", found, {});
+  for (const [i, picture] of drawings.entries())
+    zip.addBuffer(Buffer.from(picture), `pictures/step-${String(i + 1).padStart(2, "0")}.svg`);
   zip.end();
   return zip.outputStream as unknown as Readable;
 }

@@ -7,22 +7,31 @@ import { createLesson } from "./lessons.server.ts";
 
 const FOLDER = resolve("demo");
 
+/** A demo lesson by the name of its file, without its ending. */
 export interface Demo {
-  /** File name without its ending. */
   readonly name: string;
-  readonly lesson: Lesson;
+  readonly title: string;
 }
 
-/** The demo lessons as they ship, in the order of their names. */
-export function listDemos(): Demo[] {
-  return readdirSync(join(FOLDER, "lessons"))
+let shipped: readonly Demo[] | null = null;
+
+/** The demo lessons as they ship, in the order of their names; their files are read once. */
+export function listDemos(): readonly Demo[] {
+  shipped ??= readdirSync(join(FOLDER, "lessons"))
     .filter((file) => file.endsWith(".json"))
     .sort()
     .map((file) => {
-      const parsed = parseLessonText(readFileSync(join(FOLDER, "lessons", file), "utf8"));
-      if (!parsed.ok) throw new Error(`${file}: ${parsed.findings.map((f) => f.message).join(" ")}`);
-      return { name: file.replace(/\.json$/, ""), lesson: parsed.value };
+      const name = file.replace(/\.json$/, "");
+      return { name, title: readDemo(name).title };
     });
+  return shipped;
+}
+
+/** A demo lesson's document. */
+export function readDemo(name: string): Lesson {
+  const parsed = parseLessonText(readFileSync(join(FOLDER, "lessons", `${name}.json`), "utf8"));
+  if (!parsed.ok) throw new Error(`${name}: ${parsed.findings.map((f) => f.message).join(" ")}`);
+  return parsed.value;
 }
 
 /** Puts a copy of a demo lesson, with its recordings, on the shelf. Null when there is no such demo. */
@@ -33,7 +42,7 @@ export async function putDemoOnShelf(
   now = new Date(),
 ): Promise<string | null> {
   const demo = listDemos().find((d) => d.name === name);
-  return demo ? createLesson(await withStoredVideos(demo.lesson, db, folder), db, now) : null;
+  return demo ? createLesson(await withStoredVideos(readDemo(name), db, folder), db, now) : null;
 }
 
 /** The lesson with its takes' videos copied from beside the lesson files into the store. */

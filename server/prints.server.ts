@@ -1,20 +1,18 @@
 import { desc, eq } from "drizzle-orm";
-import { type Card, type CardState, type HandOut, type PrintedCard, stateOfPrinted } from "#core/display";
+import type { CardState, HandOut, PrintedCard } from "#core/display";
 import { type Db, database } from "./db/database.server.ts";
 import { prints } from "./db/schema.ts";
+import { type StoredAt, worked } from "./work/kept.server.ts";
 
 /** Logs that these cards were printed. */
 export function logPrint(
   lessonId: string,
   revision: number,
   handOut: HandOut,
-  cards: readonly Card[],
+  printed: readonly PrintedCard[],
   db: Db = database(),
   now = new Date(),
 ): number {
-  const printed = cards.map(
-    ({ stepId, number, mark, startMs }): PrintedCard => ({ stepId, number, mark, startMs }),
-  );
   return db
     .insert(prints)
     .values({ lessonId, revision, handOut, cards: printed, printedAt: now })
@@ -31,18 +29,16 @@ export interface PrintRecord {
 }
 
 /** The prints of a lesson, the newest first, each card with how it stands to the lesson now. */
-export function listPrints(lessonId: string, cards: readonly Card[], db: Db = database()): PrintRecord[] {
-  return db
-    .select()
-    .from(prints)
-    .where(eq(prints.lessonId, lessonId))
-    .orderBy(desc(prints.id))
-    .all()
-    .map(({ id, revision, printedAt, handOut, cards: printed }) => ({
-      id,
-      revision,
-      printedAt,
-      handOut,
-      cards: printed.map((p) => ({ ...p, state: stateOfPrinted(p, cards) })),
-    }));
+export async function listPrints(at: StoredAt, db: Db = database()): Promise<PrintRecord[]> {
+  const rows = db.select().from(prints).where(eq(prints.lessonId, at.id)).orderBy(desc(prints.id)).all();
+  const [newest] = rows;
+  if (!newest) return [];
+  const states = await worked("printStates", at, { prints: rows.map((r) => r.cards) }, `to ${newest.id}`);
+  return rows.map(({ id, revision, printedAt, handOut, cards }, i) => ({
+    id,
+    revision,
+    printedAt,
+    handOut,
+    cards: cards.map((p, k) => ({ ...p, state: states[i]?.[k] ?? "gone" })),
+  }));
 }

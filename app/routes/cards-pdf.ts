@@ -1,19 +1,15 @@
-import { makeCards } from "#core/display";
-import { computeLesson } from "#core/pipeline";
-import { findLesson } from "#server/lessons.server.ts";
-import { writeCardsPdf } from "#server/pdf/cards.server.ts";
 import { logPrint } from "#server/prints.server.ts";
+import { work } from "#server/work/pool.server.ts";
 import type { Route } from "./+types/cards-pdf";
+import { requireLesson } from "./require-lesson.server.ts";
 
 /** Makes the cards as a PDF and logs that they were printed. A POST, because it writes the log. */
 export async function action({ params }: Route.ActionArgs) {
-  const found = findLesson(params.lessonId);
-  if (!found) throw new Response("There is no lesson at this address; nothing was printed.", { status: 404 });
-  const { lesson, revision, id } = found;
-  const cards = makeCards(computeLesson(lesson));
+  const { lesson, revision, id, store } = requireLesson(params.lessonId);
   const printedAt = new Date();
-  const pdf = await writeCardsPdf(cards, lesson.handOut, lesson.title, printedAt);
-  logPrint(id, revision, lesson.handOut, cards, undefined, printedAt);
+  const at = { key: `${store}/${id}/${revision}`, lesson };
+  const { pdf, printed } = await work("cardsPdf", { at, madeAt: printedAt });
+  logPrint(id, revision, lesson.handOut, printed, undefined, printedAt);
   return new Response(new Uint8Array(pdf), {
     headers: {
       "Content-Type": "application/pdf",

@@ -1,22 +1,16 @@
-import { makeCards } from "#core/display";
-import { computeLesson } from "#core/pipeline";
-import { findLesson } from "#server/lessons.server.ts";
-import { cardPages } from "#server/pdf/cards.server.ts";
 import { listPrints } from "#server/prints.server.ts";
+import { worked } from "#server/work/kept.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { HandOut } from "../places/hand-out/HandOut.tsx";
 import type { Route } from "./+types/hand-out";
+import { requireLesson } from "./require-lesson.server.ts";
 
 /** The pages as they will be printed, laid out with the printed fonts, and what was printed before. */
-export function loader({ params }: Route.LoaderArgs) {
-  const found = findLesson(params.lessonId);
-  if (!found) throw new Response("There is no lesson at this address.", { status: 404 });
-  const cards = makeCards(computeLesson(found.lesson));
-  return {
-    pages: cardPages(cards, found.lesson.handOut, found.lesson.title),
-    prints: listPrints(found.id, cards),
-  };
+export async function loader({ params }: Route.LoaderArgs) {
+  const stored = requireLesson(params.lessonId);
+  const [pages, prints] = await Promise.all([worked("cardPages", stored, {}), listPrints(stored)]);
+  return { pages, prints };
 }
 
 const keyOf = (lessonId: string | undefined) => `hand-out/${lessonId}`;

@@ -1,15 +1,14 @@
-import { serialiseLesson } from "#core/lesson";
-import { findLesson } from "#server/lessons.server.ts";
+import { rawLesson } from "#server/lessons.server.ts";
 import type { Route } from "./+types/lesson-file";
 
-/** The lesson document as a file to keep or hand on. */
+/** The lesson document as a file to keep or hand on; just as it is stored, whether this program can read it or not. */
 export function loader({ params }: Route.LoaderArgs) {
-  const found = findLesson(params.lessonId);
-  if (!found) throw new Response("There is no lesson at this address.", { status: 404 });
-  return new Response(serialiseLesson(found.lesson), {
+  const document = rawLesson(params.lessonId);
+  if (document === null) throw new Response("There is no lesson at this address.", { status: 404 });
+  return new Response(document, {
     headers: {
       "Content-Type": "application/json",
-      "Content-Disposition": `attachment; filename="${found.id}.json"`,
+      "Content-Disposition": `attachment; filename="${params.lessonId}.json"`,
     },
   });
 }

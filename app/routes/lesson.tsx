@@ -1,18 +1,14 @@
-import { findLesson } from "#server/lessons.server.ts";
+import { digestAfterSaves } from "#server/digests.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { LessonFrame } from "../lesson/LessonFrame.tsx";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import type { Route } from "./+types/lesson";
+import { requireLesson } from "./require-lesson.server.ts";
 
-/** Finds a lesson by its address, or answers 404 in words. */
+/** The lesson as it is stored. */
 export function loader({ params }: Route.LoaderArgs) {
-  const found = findLesson(params.lessonId);
-  if (!found)
-    throw new Response(
-      `There is no lesson at "${params.lessonId}". It may have been put away, or the address has a slip. Nothing was changed.`,
-      { status: 404 },
-    );
-  return found;
+  digestAfterSaves();
+  return requireLesson(params.lessonId);
 }
 
 const keyOf = (lessonId: string | undefined) => `lesson/${lessonId}`;

@@ -1,21 +1,19 @@
 import { data } from "react-router";
 import * as v from "valibot";
-import { makeCards } from "#core/display";
-import { computeLesson } from "#core/pipeline";
-import { findLesson, listRevisions, listSetAside, restore } from "#server/lessons.server.ts";
+import { listRevisions, listSetAside, restore } from "#server/lessons.server.ts";
 import { listPrints } from "#server/prints.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { Log } from "../places/log/Log.tsx";
 import type { Route } from "./+types/log";
+import { requireLesson } from "./require-lesson.server.ts";
 
-export function loader({ params }: Route.LoaderArgs) {
-  const found = findLesson(params.lessonId);
-  if (!found) throw new Response("There is no lesson at this address.", { status: 404 });
+export async function loader({ params }: Route.LoaderArgs) {
+  const stored = requireLesson(params.lessonId);
   return {
-    revisions: listRevisions(found.id).slice(0, MOST_SHOWN),
-    setAside: listSetAside(found.id),
-    prints: listPrints(found.id, makeCards(computeLesson(found.lesson))),
+    revisions: listRevisions(stored.id).slice(0, MOST_SHOWN),
+    setAside: listSetAside(stored.id),
+    prints: await listPrints(stored),
   };
 }
 

@@ -1,18 +1,19 @@
-import { compareDrawings, PAPER_PALETTE, toSvg } from "#core/display";
-import { drawLesson } from "#core/pipeline";
-import { findLesson, findRevision } from "#server/lessons.server.ts";
+import { findRevision } from "#server/lessons.server.ts";
+import { worked } from "#server/work/kept.server.ts";
 import type { Route } from "./+types/revision-picture";
+import { requireLesson } from "./require-lesson.server.ts";
 
 /** The finished drawing of a revision; with `?to=N`, what is new or gone in revision N stands out. */
-export function loader({ params, request }: Route.LoaderArgs) {
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const { store, id } = requireLesson(params.lessonId);
   const revision = Number(params.revision);
-  const lesson = Number.isInteger(revision) ? findRevision(params.lessonId, revision) : null;
-  if (!lesson || !findLesson(params.lessonId))
-    throw new Response("That revision is not in the log.", { status: 404 });
-  const to = new URL(request.url).searchParams.get("to");
-  const later = to === null ? null : findRevision(params.lessonId, Number(to));
-  const drawing = compareDrawings(drawLesson(lesson), drawLesson(later ?? lesson));
-  return new Response(toSvg(drawing, PAPER_PALETTE), {
+  const lesson = Number.isInteger(revision) ? findRevision(id, revision) : null;
+  if (!lesson) throw new Response("That revision is not in the log.", { status: 404 });
+  const to = Number(new URL(request.url).searchParams.get("to") ?? revision);
+  const later = findRevision(id, to) ?? lesson;
+  const more = { later: { key: `${store}/${id}/${to}`, lesson: later } };
+  const picture = await worked("comparison", { store, id, revision, lesson }, more, `to ${to}`);
+  return new Response(picture, {
     headers: { "Content-Type": "image/svg+xml", "Cache-Control": "private, max-age=31536000, immutable" },
   });
 }

@@ -1,51 +1,36 @@
 import { data, redirect } from "react-router";
 import * as v from "valibot";
-import { drawState } from "#core/display";
 import { blankLesson, parseLessonText } from "#core/lesson";
-import { computeLesson, readiness, stateOf } from "#core/pipeline";
 import { LARGEST_LESSON_BYTES } from "#server/bundles.server.ts";
 import { listDemos, putDemoOnShelf } from "#server/demos.server.ts";
-import {
-  createLesson,
-  duplicateLesson,
-  listLessons,
-  listPutAway,
-  setPutAway,
-} from "#server/lessons.server.ts";
+import { digestAfterSaves, fillDigestsSoon } from "#server/digests.server.ts";
+import { createLesson, duplicateLesson } from "#server/lessons.server.ts";
+import { listPutAway, listShelf, SHELF_ORDERS, setPutAway } from "#server/shelf.server.ts";
 import { Shelf } from "../places/shelf/Shelf.tsx";
 import type { Route } from "./+types/shelf";
 
-export function loader() {
-  const lessons = listLessons().map(({ id, lesson, updatedAt }) => {
-    const computed = computeLesson(lesson);
-    const { view } = lesson;
-    return {
-      id,
-      title: lesson.title,
-      state: stateOf(lesson),
-      steps: computed.steps.length,
-      totalMs: computed.schedule.totalMs,
-      view: view.frames[0]?.kind ?? "one-point",
-      next: readiness(computed).why,
-      toMend: computed.findings.filter((f) => f.severity !== "note").length,
-      updatedAt,
-      picture: {
-        ...drawState(
-          computed.paper,
-          lesson.sheet,
-          computed.moves.length - 1,
-          computed.moves.length,
-          "overlay",
-        ),
-        alt: `The finished drawing of ${lesson.title}`,
-      },
-    };
-  });
-  const demos = listDemos().map(({ name, lesson }) => ({ name, title: lesson.title }));
-  return { lessons, putAway: listPutAway(), demos };
-}
+/** Lessons of the shelf shown at first, and added each time more are asked for. */
+const A_PAGE = 24;
+const MOST_SHOWN = 960;
 
-export type ShelfLesson = ReturnType<typeof loader>["lessons"][number];
+const AskedSchema = v.object({
+  find: v.fallback(v.pipe(v.string(), v.maxLength(200)), ""),
+  sort: v.fallback(v.picklist(SHELF_ORDERS), "latest"),
+  shown: v.fallback(
+    v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(A_PAGE), v.maxValue(MOST_SHOWN)),
+    A_PAGE,
+  ),
+});
+
+/** The shelf as it is kept beside the documents: nothing is computed to show it. */
+export function loader({ request }: Route.LoaderArgs) {
+  digestAfterSaves();
+  const asked = v.parse(AskedSchema, Object.fromEntries(new URL(request.url).searchParams));
+  const page = listShelf({ words: asked.find, order: asked.sort, most: asked.shown });
+  if (page.lessons.some((l) => !l.current)) fillDigestsSoon();
+  const more = page.lessons.length < page.found ? Math.min(MOST_SHOWN, asked.shown + A_PAGE) : null;
+  return { ...page, more, sort: asked.sort, putAway: listPutAway(), demos: listDemos() };
+}
 
 const ActionSchema = v.variant("intent", [
   v.object({

@@ -1,12 +1,7 @@
-import {
-  computeLesson,
-  EXPORT_ENDING,
-  EXPORT_FORMATS,
-  type ExportFormat,
-  exportLesson,
-} from "#core/pipeline";
-import { findLesson } from "#server/lessons.server.ts";
+import { EXPORT_ENDING, EXPORT_FORMATS } from "#core/pipeline";
+import { worked } from "#server/work/kept.server.ts";
 import type { Route } from "./+types/times";
+import { requireLesson } from "./require-lesson.server.ts";
 
 const TYPES: Readonly<Record<string, string>> = {
   vtt: "text/vtt",
@@ -17,16 +12,16 @@ const TYPES: Readonly<Record<string, string>> = {
 };
 
 /** The lesson's times as a file in an open format. */
-export function loader({ params }: Route.LoaderArgs) {
-  const found = findLesson(params.lessonId);
-  const format = EXPORT_FORMATS.find((f) => f === params.format) as ExportFormat | undefined;
-  const text = found && format ? exportLesson(computeLesson(found.lesson), format, "25") : null;
-  if (!found || !format || text === null)
+export async function loader({ params }: Route.LoaderArgs) {
+  const stored = requireLesson(params.lessonId);
+  const format = EXPORT_FORMATS.find((f) => f === params.format);
+  const text = format && (await worked("times", stored, { format, rate: "25" }, format));
+  if (!format || text === null || text === undefined)
     throw new Response("There is nothing to write out at this address.", { status: 404 });
   return new Response(text, {
     headers: {
       "Content-Type": `${TYPES[format] ?? "text/plain"}; charset=utf-8`,
-      "Content-Disposition": `attachment; filename="${found.id}.${EXPORT_ENDING[format]}"`,
+      "Content-Disposition": `attachment; filename="${stored.id}.${EXPORT_ENDING[format]}"`,
     },
   });
 }

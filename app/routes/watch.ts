@@ -1,14 +1,13 @@
-import { findLesson } from "#server/lessons.server.ts";
 import { hearSaved } from "#server/watch.server.ts";
 import type { Route } from "./+types/watch";
+import { requireLesson } from "./require-lesson.server.ts";
 
 /** A comment is sent so often, so that neither end takes the silence for a broken line. */
 const ALIVE_EVERY_MS = 25_000;
 
 /** New revisions of a lesson as server-sent events (WHATWG HTML, 9.2): the one stored now, then each that is saved. */
 export function loader({ params, request }: Route.LoaderArgs) {
-  const found = findLesson(params.lessonId);
-  if (!found) throw new Response("There is no lesson at this address.", { status: 404 });
+  const found = requireLesson(params.lessonId);
   const text = new TextEncoder();
   let stop = () => {};
   const body = new ReadableStream({

@@ -6,6 +6,9 @@ import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import * as schema from "./schema.ts";
 
 export type Db = BetterSQLite3Database<typeof schema>;
+/** A transaction in progress; what reads can be given either. */
+export type Tx = Parameters<Parameters<Db["transaction"]>[0]>[0];
+export type Reads = Pick<Db, "select">;
 
 /** Folder of the database and the files; REGULANDA_DATA, or `data` in the project. */
 export function dataFolder(): string {
@@ -22,6 +25,16 @@ export function openDatabase(folder: string): Db {
   const db = drizzle(sqlite, { schema, casing: "snake_case" });
   migrate(db, { migrationsFolder: resolve("server/db/migrations") });
   return db;
+}
+
+const names = new WeakMap<Db, string>();
+let count = 0;
+
+/** A name for an open database among all this program has open: what is remembered of one is not taken for another's. */
+export function nameOf(db: Db): string {
+  const name = names.get(db) ?? `store-${++count}`;
+  names.set(db, name);
+  return name;
 }
 
 let opened: Db | null = null;

@@ -1,7 +1,8 @@
-import { index, integer, primaryKey, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import type { Change } from "#core/base";
 import type { HandOut, PrintedCard } from "#core/display";
 import type { Lesson, Take } from "#core/lesson";
+import type { LessonState, PlaceName } from "#core/pipeline";
 
 /** A lesson document as stored: the words of its narrations lie in `takes`, where they never change. */
 export type ShelvedLesson = Omit<Lesson, "takes"> & {
@@ -10,15 +11,19 @@ export type ShelvedLesson = Omit<Lesson, "takes"> & {
 
 export type RevisionKind = "create" | "edit" | "undo" | "redo" | "restore";
 
-export const lessons = sqliteTable("lessons", {
-  id: text().primaryKey(),
-  title: text().notNull(),
-  revision: integer().notNull(),
-  /** Whether it was put away from the shelf; it can be brought back. */
-  putAway: integer({ mode: "boolean" }).notNull().default(false),
-  createdAt: integer({ mode: "timestamp_ms" }).notNull(),
-  updatedAt: integer({ mode: "timestamp_ms" }).notNull(),
-});
+export const lessons = sqliteTable(
+  "lessons",
+  {
+    id: text().primaryKey(),
+    title: text().notNull(),
+    revision: integer().notNull(),
+    /** Whether it was put away from the shelf; it can be brought back. */
+    putAway: integer({ mode: "boolean" }).notNull().default(false),
+    createdAt: integer({ mode: "timestamp_ms" }).notNull(),
+    updatedAt: integer({ mode: "timestamp_ms" }).notNull(),
+  },
+  (t) => [index("lessons_by_shelf").on(t.putAway, t.updatedAt)],
+);
 
 /** Every revision of a lesson, whole, with the changes that led to it and those that lead back. */
 export const revisions = sqliteTable(
@@ -91,3 +96,36 @@ export const prints = sqliteTable(
   },
   (t) => [index("prints_by_lesson").on(t.lessonId)],
 );
+
+/**
+ * What the shelf shows of each lesson, worked out after a save. All of it follows from the document: a row that is missing,
+ * of another revision or made by another core is worked out again.
+ */
+export const digests = sqliteTable("digests", {
+  lessonId: text()
+    .primaryKey()
+    .references(() => lessons.id),
+  revision: integer().notNull(),
+  coreVersion: text().notNull(),
+  /** Why the lesson cannot be read, or null when it can. */
+  unreadable: text({ mode: "json" }).$type<readonly string[]>(),
+  view: text().notNull(),
+  state: text().$type<LessonState>().notNull(),
+  steps: integer().notNull(),
+  totalMs: integer().notNull(),
+  toMend: integer().notNull(),
+  next: text().$type<PlaceName>().notNull(),
+  why: text().notNull(),
+  widthMm: real().notNull(),
+  heightMm: real().notNull(),
+  madeAt: integer({ mode: "timestamp_ms" }).notNull(),
+});
+
+/** The drawings of the shelf as SVG, apart from what the shelf is searched by. */
+export const pictures = sqliteTable("pictures", {
+  lessonId: text()
+    .primaryKey()
+    .references(() => lessons.id),
+  revision: integer().notNull(),
+  svg: text().notNull(),
+});

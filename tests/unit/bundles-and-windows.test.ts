@@ -10,19 +10,21 @@ import { applyChanges } from "#core/changes";
 import { blankLesson } from "#core/lesson";
 import { readBundle, writeBundle } from "../../server/bundles.server.ts";
 import { type Db, openDatabase } from "../../server/db/database.server.ts";
-import { listDemos, putDemoOnShelf } from "../../server/demos.server.ts";
+import { listDemos, putDemoOnShelf, readDemo } from "../../server/demos.server.ts";
 import { findFile } from "../../server/files/store.server.ts";
+import { touchEachOther } from "../../server/lessons/merge-changes.ts";
 import {
   createLesson,
   duplicateLesson,
   findLesson,
-  listLessons,
   listSetAside,
   saveChanges,
 } from "../../server/lessons.server.ts";
-import { touchEachOther } from "../../server/merge-changes.ts";
+import { listShelf } from "../../server/shelf.server.ts";
 import { hearSaved } from "../../server/watch.server.ts";
 import { lesson, put, views } from "./put-down.ts";
+
+const onShelf = (of: Db) => listShelf({ most: 100 }, of).lessons.map((l) => l.id);
 
 const [home, away] = [0, 1].map(() => mkdtempSync(join(tmpdir(), "regulanda-bundles-")));
 let db: Db;
@@ -54,7 +56,7 @@ async function zipOf(files: Readonly<Record<string, string>>): Promise<string> {
 
 describe("a bundle", () => {
   test("carries a lesson with its recording to another machine, the same to the byte", async () => {
-    const take = listDemos().find((d) => d.lesson.takes.some((t) => t.video));
+    const take = listDemos().find((d) => readDemo(d.name).takes.some((t) => t.video));
     const id = await putDemoOnShelf(take?.name ?? "", db, home);
     const path = await bundleOf(id ?? "");
     const brought = await readBundle(path, "glasshouse.zip", other, away);
@@ -73,7 +75,7 @@ describe("a bundle", () => {
     ["a ZIP file without a lesson", { "notes.txt": "hello" }, /no lesson\.json/],
     ["a lesson that is none", { "lesson.json": '{"format":"regulanda-lesson"}' }, /version|title|plan/],
   ] as const)("%s is refused in words and changes nothing", async (_, files, said) => {
-    const before = listLessons(other).length;
+    const before = onShelf(other).length;
     let path = join(home ?? "", "broken.zip");
     if (files === null) writeFileSync(path, "this is text");
     else path = await zipOf(files);
@@ -81,11 +83,13 @@ describe("a bundle", () => {
     if ("id" in answer) throw new Error("was taken");
     expect(answer.problems[0]).toBe('"broken.zip" was not brought in; the shelf is as it was.');
     expect(answer.problems.join(" ")).toMatch(said);
-    expect(listLessons(other).length).toBe(before);
+    expect(onShelf(other).length).toBe(before);
   });
 
   test("a recording that is missing from it is named, and the lesson kept", async () => {
-    const demo = listDemos().find((d) => d.lesson.takes.some((t) => t.video))?.lesson;
+    const demo = listDemos()
+      .map((d) => readDemo(d.name))
+      .find((l) => l.takes.some((t) => t.video));
     const takes = demo?.takes.map((t) => ({
       ...t,
       video: t.video && { ...t.video, file: "takes/gone.mp4" },

@@ -1,47 +1,49 @@
-import { Button, Menu, SegmentedControl, Select, TextInput } from "@mantine/core";
-import { useState } from "react";
-import { Form, Link, useNavigation, useSearchParams, useSubmit } from "react-router";
-import { countOf, formatClock } from "#core/base";
-import type { Drawing } from "#core/display";
-import { DrawingView } from "../../ui/DrawingView.tsx";
-import { arrangeShelf, type Findable, SORTS, type Sort } from "./arrange-shelf.ts";
+import { Button, Menu, SegmentedControl, TextInput } from "@mantine/core";
+import { useEffect, useState } from "react";
+import { Form, Link, useNavigation, useRevalidator, useSearchParams, useSubmit } from "react-router";
 import { BringIn } from "./BringIn.tsx";
+import { FindLessons } from "./FindLessons.tsx";
 import styles from "./Shelf.module.css";
+import { LessonAction, ShelfCard, type ShelfLesson } from "./ShelfCard.tsx";
 
-interface ShelfLesson extends Findable {
-  readonly id: string;
-  readonly next: string;
-  readonly picture: Drawing;
-}
+/** While sheets are being drawn anew, the shelf is asked again so often. */
+const ASK_AGAIN_MS = 700;
 
 /** The lessons as drawn sheets, and the ways to get another one. */
 export function Shelf({
   lessons,
+  found,
+  all,
+  more,
+  sort,
   putAway,
   demos,
   problems,
 }: {
   lessons: readonly ShelfLesson[];
+  /** How many lessons have the words looked for, and how many there are. */
+  found: number;
+  all: number;
+  /** How many are shown when more are asked for; null when all are. */
+  more: number | null;
+  sort: string;
   putAway: readonly { id: string; title: string }[];
   demos: readonly { name: string; title: string }[];
   problems: readonly string[];
 }) {
   const busy = useNavigation().state !== "idle";
   const submit = useSubmit();
-  const [params, setParams] = useSearchParams();
+  const [params] = useSearchParams();
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const wanted = params.get("find") ?? "";
-  const sort = SORTS.find((s) => s.value === params.get("sort"))?.value ?? "latest";
-  const shown = arrangeShelf(lessons, wanted, sort);
-  const set = (key: string, value: string) =>
-    setParams(
-      (p) => {
-        if (value === "" || value === "latest") p.delete(key);
-        else p.set(key, value);
-        return p;
-      },
-      { replace: true, preventScrollReset: true },
-    );
+  const { revalidate, state } = useRevalidator();
+  const waits = lessons.some((l) => !l.current);
+  useEffect(() => {
+    if (!waits || state !== "idle") return;
+    const again = setTimeout(() => void revalidate(), ASK_AGAIN_MS);
+    return () => clearTimeout(again);
+  }, [waits, state, revalidate]);
+  const wider = new URLSearchParams(params);
+  if (more !== null) wider.set("shown", String(more));
   const said = [...problems, ...refused];
   return (
     <div className={styles.page}>
@@ -99,68 +101,25 @@ export function Shelf({
       ) : null}
       <main>
         <h2 className="visually-hidden">Lessons</h2>
-        {lessons.length === 0 ? (
+        {all === 0 ? (
           <p className={styles.empty}>
             The shelf is empty. Type a title above and press Start: the sheet, the horizon and the vanishing
             point are already there.
           </p>
         ) : (
-          <div className={styles.find}>
-            <TextInput
-              type="search"
-              aria-label="Find a lesson"
-              placeholder="Find: kiosk, two-point, narrated …"
-              value={wanted}
-              onChange={(e) => set("find", e.currentTarget.value)}
-              className={styles.findWords ?? ""}
-            />
-            <Select
-              aria-label="Order of the shelf"
-              allowDeselect={false}
-              data={[...SORTS]}
-              value={sort}
-              onChange={(value) => value && set("sort", value as Sort)}
-            />
-            <span role="status" className={styles.count}>
-              {shown.length === lessons.length
-                ? countOf(lessons.length, "lesson")
-                : `${shown.length} of ${countOf(lessons.length, "lesson")}`}
-            </span>
-          </div>
+          <FindLessons found={found} all={all} sort={sort} />
         )}
         <ul className={styles.shelf}>
-          {shown.map((lesson) => (
-            <li key={lesson.id} className={styles.lesson}>
-              <Link to={`/lessons/${lesson.id}`} className={styles.sheet} aria-label={`Open ${lesson.title}`}>
-                <DrawingView drawing={lesson.picture} className={styles.picture} />
-              </Link>
-              <div className={styles.words}>
-                <h3>
-                  <Link to={`/lessons/${lesson.id}`}>{lesson.title}</Link>
-                </h3>
-                <p>
-                  {lesson.view} · {lesson.steps} steps · {formatClock(lesson.totalMs)} min · {lesson.state}
-                </p>
-                <p className={styles.next}>
-                  {lesson.next}
-                  {lesson.toMend > 0 ? ` ${lesson.toMend} things to mend.` : ""}
-                </p>
-                <div className={styles.links}>
-                  <LessonAction id={lesson.id} title={lesson.title} intent="copy" label="Copy" />
-                  <a
-                    href={`/lessons/${lesson.id}/bundle`}
-                    download
-                    aria-label={`Take out ${lesson.title} with all that belongs to it`}
-                  >
-                    Take out
-                  </a>
-                  <LessonAction id={lesson.id} title={lesson.title} intent="put-away" label="Put away" />
-                </div>
-              </div>
-            </li>
+          {lessons.map((lesson) => (
+            <ShelfCard key={lesson.id} lesson={lesson} />
           ))}
         </ul>
-        {lessons.length > 0 && shown.length === 0 ? <p>No lesson has these words.</p> : null}
+        {all > 0 && found === 0 ? <p>No lesson has these words.</p> : null}
+        {more !== null ? (
+          <Link to={{ search: wider.toString() }} preventScrollReset className={styles.more}>
+            Show more of the {found}
+          </Link>
+        ) : null}
         {putAway.length > 0 ? (
           <section className={styles.putAway}>
             <h2>Put away</h2>
@@ -176,32 +135,5 @@ export function Shelf({
         ) : null}
       </main>
     </div>
-  );
-}
-
-function LessonAction({
-  id,
-  title,
-  intent,
-  label,
-}: {
-  id: string;
-  title: string;
-  intent: "copy" | "put-away" | "bring-back";
-  label: string;
-}) {
-  return (
-    <Form method="post">
-      <input type="hidden" name="id" value={id} />
-      <button
-        type="submit"
-        name="intent"
-        value={intent}
-        className={styles.quietButton}
-        aria-label={`${label} ${title}`}
-      >
-        {label}
-      </button>
-    </Form>
   );
 }

@@ -1,4 +1,4 @@
-import type { RevisionKind } from "./db/schema.ts";
+import type { RevisionKind } from "../db/schema.ts";
 
 /**
  * Which edit an undo would take back and a redo would do again, read off the revisions in order. A new edit

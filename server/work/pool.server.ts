@@ -1,0 +1,53 @@
+import { existsSync } from "node:fs";
+import { availableParallelism } from "node:os";
+import { resolve } from "node:path";
+import { Piscina } from "piscina";
+import { doTask, type Task, type TaskInput, type TaskName, type TaskOutput } from "./tasks.ts";
+
+/** Threads beside the one that answers; more would only take turns. */
+const MOST_THREADS = Math.max(1, Math.min(3, availableParallelism()));
+/** What waits beyond this is refused: the answer would come after the asker has gone. */
+export const LONGEST_QUEUE = 100;
+/** A thread that had nothing to do so long is let go, with what it remembers. */
+const IDLE_MS = 120_000;
+
+/** More work is waiting than will be done in time. */
+export class TooBusy extends Error {
+  constructor() {
+    super("The server has more to work out than it can just now. Nothing was lost; try again in a moment.");
+  }
+}
+
+let pool: Piscina | null | undefined;
+
+/** The threads of the built app; null where there is no built worker (development, tests, scripts). */
+function openPool(): Piscina | null {
+  if (pool !== undefined) return pool;
+  const filename = resolve("build/work/worker.js");
+  pool =
+    import.meta.env?.PROD && existsSync(filename)
+      ? new Piscina({
+          filename,
+          minThreads: 1,
+          maxThreads: MOST_THREADS,
+          maxQueue: LONGEST_QUEUE,
+          idleTimeout: IDLE_MS,
+        })
+      : null;
+  return pool;
+}
+
+/** Does a piece of heavy work in a thread of its own. Throws TooBusy when the queue is full. */
+export async function work<N extends TaskName>(name: N, input: TaskInput<N>): Promise<TaskOutput<N>> {
+  const task: Task<N> = { name, input };
+  const threads = openPool();
+  if (!threads) return doTask(task);
+  if (threads.queueSize >= LONGEST_QUEUE) throw new TooBusy();
+  return threads.run(task) as Promise<TaskOutput<N>>;
+}
+
+/** Lets the threads go; for programs that end. */
+export async function closePool(): Promise<void> {
+  await pool?.destroy();
+  pool = undefined;
+}

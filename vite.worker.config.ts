@@ -1,0 +1,13 @@
+import { defineConfig } from "vite";
+import { coreVersion } from "./scripts/core-version.ts";
+
+/** The server's worker thread as one file: it starts in a fraction of the time it takes to load the sources. */
+export default defineConfig({
+  define: { "import.meta.env.CORE_VERSION": JSON.stringify(coreVersion()) },
+  build: {
+    ssr: "server/work/worker.ts",
+    outDir: "build/work",
+    rollupOptions: { output: { entryFileNames: "worker.js" } },
+  },
+  ssr: { noExternal: true, external: ["pdfkit", "fontkit"] },
+});
