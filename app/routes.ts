@@ -15,7 +15,7 @@ export default [
   route("lessons/:lessonId/save", "routes/save.ts"),
   route("lessons/:lessonId/file", "routes/lesson-file.ts"),
   route("lessons/:lessonId/picture/:of.svg", "routes/lesson-picture.ts"),
-  route("lessons/:lessonId/cards.pdf", "routes/cards-pdf.ts"),
+  route("lessons/:lessonId/prints/:printId/cards.pdf", "routes/print-pdf.ts"),
   route("lessons/:lessonId/recording", "routes/recording.ts"),
   route("lessons/:lessonId/bundle", "routes/bundle-out.ts"),
   route("lessons/:lessonId/watch", "routes/watch.ts"),

@@ -32,7 +32,9 @@ if (wants.has("--build")) {
   const sources = ["app", "core", "server", "public"].flatMap((d) => filesIn(join(home, d)));
   const built = hashOf([
     ...sources,
-    ...["vite.config.ts", "vite.worker.config.ts", "react-router.config.ts", "package-lock.json"].map((f) => join(home, f)),
+    ...["vite.config.ts", "vite.worker.config.ts", "react-router.config.ts", "package-lock.json"].map((f) =>
+      join(home, f),
+    ),
   ]);
   if (readStamp("build") !== built || !existsSync(join(home, "build", "server", "index.js"))) {
     say("Building the app …");

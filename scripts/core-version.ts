@@ -9,6 +9,7 @@ const core = resolve(dirname(fileURLToPath(import.meta.url)), "../core");
 export function coreVersion(): string {
   const hash = createHash("sha256");
   for (const file of readdirSync(core, { recursive: true }).sort())
-    if (typeof file === "string" && file.endsWith(".ts")) hash.update(file).update(readFileSync(join(core, file)));
+    if (typeof file === "string" && file.endsWith(".ts"))
+      hash.update(file).update(readFileSync(join(core, file)));
   return hash.digest("hex").slice(0, 12);
 }

@@ -1,7 +1,8 @@
-import { and, desc, eq, isNull, ne, or } from "drizzle-orm";
+import { and, desc, eq } from "drizzle-orm";
 import { type Db, database } from "./db/database.server.ts";
 import { digests, lessons, pictures } from "./db/schema.ts";
 import { openLesson, type StoredLesson } from "./lessons.server.ts";
+import { OUTDATED } from "./shelf.server.ts";
 import { hearAnySaved } from "./watch.server.ts";
 import { CORE_VERSION } from "./work/core-version.ts";
 import { worked } from "./work/kept.server.ts";
@@ -13,20 +14,13 @@ const REST_MS = 400;
 /** When every thread is busy, what the shelf shows can wait. */
 const BUSY_MS = 2000;
 
-/** What says that a digest is of the lesson as it is now and of this core. */
-const outdated = or(
-  isNull(digests.lessonId),
-  ne(digests.revision, lessons.revision),
-  ne(digests.coreVersion, CORE_VERSION),
-);
-
 /** The lesson worked on last whose digest is missing or old; null when all are there. */
 function nextOutdated(db: Db): string | null {
   const row = db
     .select({ id: lessons.id })
     .from(lessons)
     .leftJoin(digests, eq(digests.lessonId, lessons.id))
-    .where(and(eq(lessons.putAway, false), outdated))
+    .where(and(eq(lessons.putAway, false), OUTDATED))
     .orderBy(desc(lessons.updatedAt))
     .limit(1)
     .get();

@@ -1,4 +1,4 @@
-import { desc, eq } from "drizzle-orm";
+import { and, desc, eq } from "drizzle-orm";
 import type { CardState, HandOut, PrintedCard } from "#core/display";
 import { type Db, database } from "./db/database.server.ts";
 import { prints } from "./db/schema.ts";
@@ -18,6 +18,16 @@ export function logPrint(
     .values({ lessonId, revision, handOut, cards: printed, printedAt: now })
     .returning({ id: prints.id })
     .get().id;
+}
+
+/** A print of a lesson by its number, or null. */
+export function findPrint(lessonId: string, printId: number, db: Db = database()) {
+  const row = db
+    .select()
+    .from(prints)
+    .where(and(eq(prints.lessonId, lessonId), eq(prints.id, printId)))
+    .get();
+  return row ?? null;
 }
 
 export interface PrintRecord {

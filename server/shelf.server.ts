@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, ne, or, type SQL, sql } from "drizzle-orm";
 import type { LessonState } from "#core/pipeline";
 import { type Db, database } from "./db/database.server.ts";
 import { digests, lessons, pictures } from "./db/schema.ts";
@@ -37,7 +37,16 @@ export interface ShelfPage {
   /** How many lessons have the words looked for, and how many there are. */
   readonly found: number;
   readonly all: number;
+  /** Whether something is still being worked out, of these or of others that may then have the words. */
+  readonly filling: boolean;
 }
+
+/** What says that a digest is missing, of another revision, or made by another core. */
+export const OUTDATED = or(
+  isNull(digests.lessonId),
+  ne(digests.revision, lessons.revision),
+  ne(digests.coreVersion, CORE_VERSION),
+);
 
 const ORDER: Readonly<Record<ShelfOrder, readonly SQL[]>> = {
   latest: [desc(lessons.updatedAt)],
@@ -72,7 +81,19 @@ export function listShelf(
     .where(wanted)
     .get();
   const all = db.select({ count: sql<number>`count(*)` }).from(lessons).where(onShelf).get();
-  return { lessons: rows.map(shown), found: found?.count ?? 0, all: all?.count ?? 0 };
+  const waiting = db
+    .select({ id: lessons.id })
+    .from(lessons)
+    .leftJoin(digests, eq(digests.lessonId, lessons.id))
+    .where(and(onShelf, OUTDATED))
+    .limit(1)
+    .get();
+  return {
+    lessons: rows.map(shown),
+    found: found?.count ?? 0,
+    all: all?.count ?? 0,
+    filling: waiting !== undefined,
+  };
 }
 
 function hasWord(word: string): SQL | undefined {

@@ -1,4 +1,6 @@
 import { ActionIcon, Button, Popover, Slider, Tooltip } from "@mantine/core";
+import IconMinus from "@tabler/icons-react/dist/esm/icons/IconMinus.mjs";
+import IconPlus from "@tabler/icons-react/dist/esm/icons/IconPlus.mjs";
 import { type ReactNode, useEffect, useState } from "react";
 import { type DeskView, keepScreenPxPerMm, screenPxPerMm } from "./desk-view.ts";
 import styles from "./SheetDesk.module.css";
@@ -19,7 +21,7 @@ export function DeskControls({ view, children }: { view: DeskView; children?: Re
       <span className={styles.spring} />
       <Tooltip label="Further off (−)">
         <ActionIcon variant="default" size="lg" aria-label="Further off" onClick={() => view.zoomBy(1 / 1.2)}>
-          −
+          <IconMinus size={18} aria-hidden="true" />
         </ActionIcon>
       </Tooltip>
       <span className={styles.zoom} title="Size on this screen against the real sheet">
@@ -27,7 +29,7 @@ export function DeskControls({ view, children }: { view: DeskView; children?: Re
       </span>
       <Tooltip label="Nearer (+)">
         <ActionIcon variant="default" size="lg" aria-label="Nearer" onClick={() => view.zoomBy(1.2)}>
-          +
+          <IconPlus size={18} aria-hidden="true" />
         </ActionIcon>
       </Tooltip>
       <Tooltip label="The whole desk (0)">

@@ -54,7 +54,7 @@ const KEYS: readonly {
       [["Enter"], "put the chosen step or line on the word"],
       [["Shift", "arrows"], "mark words; on the lanes: move the end of a cut or a hold"],
       [["Delete"], "take a cut, a speed or a hold away"],
-      [["K"], "play or stop the recording"],
+      [["Space"], "play or stop the recording, where no word or button has the focus"],
       [["Enter"], "tapping along: the next step begins"],
       [["."], "tapping along: its next line begins"],
     ],
@@ -62,9 +62,9 @@ const KEYS: readonly {
   {
     where: "Rehearse",
     keys: [
-      [["Space"], "play or pause"],
-      [["J"], "two seconds back"],
-      [["L"], "two seconds on"],
+      [["Space"], "play or stop, where no button has the focus"],
+      [[","], "a little back"],
+      [["."], "a little on"],
       [["N"], "to the next step"],
       [["P"], "to the step before"],
     ],

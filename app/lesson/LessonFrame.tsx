@@ -1,9 +1,14 @@
 import { ActionIcon, Button, TextInput, Tooltip } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import { type ReactNode, useState } from "react";
+import IconUndo from "@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs";
+import IconRedo from "@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs";
+import { type ReactNode, useCallback, useRef } from "react";
 import { Link, NavLink, Outlet, PrefetchPageLinks, useLocation } from "react-router";
+import { setLesson } from "#core/changes";
 import { type PlaceName, readiness } from "#core/pipeline";
+import { reorderStep } from "#core/proposals";
 import { FindingList } from "../ui/FindingList.tsx";
+import { useTyped } from "../ui/use-typed.ts";
 import { KeySheet } from "./KeySheet.tsx";
 import styles from "./LessonFrame.module.css";
 import { type LessonContext, useChosenStep } from "./lesson-context.ts";
@@ -34,6 +39,14 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
     ["INPUT", "TEXTAREA"],
   );
   const context: LessonContext = { ...editor, ...chosen };
+  const latest = useRef(editor);
+  latest.current = editor;
+  const moveStep = useCallback((stepId: string, toIndex: number) => {
+    const { computed, commit, say } = latest.current;
+    const { changes, refused } = reorderStep(computed, stepId, toIndex);
+    if (changes) commit(changes);
+    else say(refused);
+  }, []);
   return (
     <div className={styles.frame}>
       {/* Saving must not begin by fetching code: with the server away that would cost the page and its edit. */}
@@ -72,32 +85,41 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
       <main className={styles.place_body}>
         <Outlet context={context} />
       </main>
-      <StepStrip computed={context.computed} step={context.step} chooseStep={context.chooseStep} />
+      <StepStrip
+        computed={context.computed}
+        step={context.step}
+        chooseStep={context.chooseStep}
+        onMove={moveStep}
+      />
     </div>
   );
 }
 
 function Title({ editor }: { editor: LessonEditor }): ReactNode {
-  const [typed, setTyped] = useState<string | null>(null);
-  const take = () => {
-    const title = typed?.trim();
-    if (title && title !== editor.lesson.title)
-      editor.commit([{ id: "lesson", field: "title", value: title }]);
-    setTyped(null);
-  };
+  const typed = useTyped({
+    shown: editor.lesson.title,
+    fault: (text) => (text.trim() === "" ? "A lesson needs a title" : null),
+    onTake: (text) => {
+      const title = text.trim();
+      if (title !== editor.lesson.title) editor.commit([setLesson("title", title)]);
+    },
+  });
   return (
     <TextInput
       variant="unstyled"
       className={styles.title ?? ""}
       classNames={{ input: styles.titleInput ?? "" }}
       aria-label="Title of the lesson"
-      value={typed ?? editor.lesson.title}
+      value={typed.value}
       maxLength={120}
-      onChange={(e) => setTyped(e.currentTarget.value)}
-      onBlur={take}
+      onChange={(e) => typed.onChange(e.currentTarget.value)}
+      onBlur={() => {
+        typed.take();
+        typed.forget();
+      }}
       onKeyDown={(e) => {
         if (e.key === "Enter") e.currentTarget.blur();
-        if (e.key === "Escape") setTyped(null);
+        if (e.key === "Escape") typed.forget();
       }}
     />
   );
@@ -115,7 +137,7 @@ function SaveState({ editor }: { editor: LessonEditor }): ReactNode {
           disabled={!editor.canUndo || editor.saveState === "failed"}
           onClick={editor.undo}
         >
-          <Arrow back />
+          <IconUndo size={20} aria-hidden="true" />
         </ActionIcon>
       </Tooltip>
       <Tooltip label="Redo (Ctrl Shift Z)">
@@ -127,7 +149,7 @@ function SaveState({ editor }: { editor: LessonEditor }): ReactNode {
           disabled={!editor.canRedo || editor.saveState === "failed"}
           onClick={editor.redo}
         >
-          <Arrow />
+          <IconRedo size={20} aria-hidden="true" />
         </ActionIcon>
       </Tooltip>
       <span role="status" className={styles.state} data-state={editor.saveState}>
@@ -145,24 +167,5 @@ function SaveState({ editor }: { editor: LessonEditor }): ReactNode {
         </Button>
       ) : null}
     </div>
-  );
-}
-
-function Arrow({ back = false }: { back?: boolean }): ReactNode {
-  return (
-    <svg
-      width="20"
-      height="20"
-      viewBox="0 0 20 20"
-      fill="none"
-      stroke="currentColor"
-      strokeWidth="1.8"
-      strokeLinecap="round"
-      strokeLinejoin="round"
-      aria-hidden="true"
-      style={back ? undefined : { transform: "scaleX(-1)" }}
-    >
-      <path d="M7 4 3 8l4 4M3 8h9a4.5 4.5 0 0 1 0 9H8" />
-    </svg>
   );
 }

@@ -1,4 +1,5 @@
-import { createContext, type PointerEvent, type ReactNode, useContext, useEffect, useRef } from "react";
+import { useGesture } from "@use-gesture/react";
+import { createContext, type ReactNode, useContext, useEffect, useRef } from "react";
 import type { Drawing } from "#core/display";
 import type { PaperPoint } from "#core/geometry";
 import { MarkLayer } from "../ui/DrawingView.tsx";
@@ -9,7 +10,7 @@ import styles from "./SheetDesk.module.css";
 
 export interface DeskPointer {
   readonly at: PaperPoint;
-  readonly event: PointerEvent<SVGSVGElement>;
+  readonly shiftKey: boolean;
   /** Paper mm that one CSS pixel shows. */
   readonly mmPerPx: number;
 }
@@ -70,12 +71,6 @@ export function SheetDesk({
     const p = new DOMPoint(clientX, clientY).matrixTransform(svg.current?.getScreenCTM()?.inverse());
     return { xMm: p.x, yMm: p.y };
   };
-  const at = (event: PointerEvent<SVGSVGElement>) => ({
-    at: toPaper(event.clientX, event.clientY),
-    event,
-    mmPerPx,
-  });
-
   // React hears wheels passively; a zoom must keep the page from scrolling.
   const wheel = useRef<(e: WheelEvent) => void>(() => {});
   wheel.current = (e) => {
@@ -105,20 +100,35 @@ export function SheetDesk({
     ["alt+ArrowDown", () => view.panBy(0, 60 * mmPerPx)],
   ]);
 
-  /** Fingers on the desk, and the last place of the pointer that pans. */
-  const fingers = useRef(new Map<number, { x: number; y: number }>());
-  const panning = useRef<{ x: number; y: number } | null>(null);
-  const moveFingers = (event: PointerEvent<SVGSVGElement>): boolean => {
-    const last = fingers.current.get(event.pointerId);
-    if (!last || fingers.current.size < 2) return false;
-    const other = [...fingers.current].find(([id]) => id !== event.pointerId)?.[1] ?? last;
-    const now = { x: event.clientX, y: event.clientY };
-    const spread = (p: { x: number; y: number }) => Math.hypot(p.x - other.x, p.y - other.y);
-    const between = toPaper((now.x + other.x) / 2, (now.y + other.y) / 2);
-    if (spread(last) > 10) view.zoomBy(spread(now) / spread(last), between);
-    fingers.current.set(event.pointerId, now);
-    return true;
-  };
+  const gestures = useGesture(
+    {
+      onDrag: ({ first, last, canceled, pinching, cancel, xy: [x, y], delta: [dx, dy], event, memo }) => {
+        const pointer = { at: toPaper(x, y), shiftKey: event.shiftKey, mmPerPx };
+        if (pinching) {
+          cancel();
+          return memo;
+        }
+        if (first) return (event as PointerEvent).button === 0 && onPress?.(pointer) ? "taken" : "panning";
+        if (last) {
+          if (canceled || event.type === "pointercancel") onCancel?.();
+          else onRelease?.(pointer);
+        } else if (memo === "taken") onDrag?.(pointer);
+        else view.panBy(-dx * mmPerPx, -dy * mmPerPx);
+        return memo;
+      },
+      onPinch: ({ first, origin: [x, y], movement: [scale], memo }) => {
+        if (first) onCancel?.();
+        const before = first || typeof memo !== "number" ? 1 : memo;
+        view.zoomBy(scale / before, toPaper(x, y));
+        return scale;
+      },
+    },
+    {
+      // The middle button pans, too.
+      drag: { pointer: { buttons: [1, 4], keys: false } },
+      pinch: { pinchOnWheel: false },
+    },
+  );
   return (
     <DeskScale.Provider value={mmPerPx}>
       <div className={styles.place}>
@@ -129,39 +139,7 @@ export function SheetDesk({
           role="group"
           aria-label={label}
           style={cursor ? { cursor } : undefined}
-          onPointerDown={(event) => {
-            fingers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
-            if (fingers.current.size === 2) {
-              onCancel?.();
-              return;
-            }
-            const isTaken = event.button === 0 && onPress?.(at(event));
-            if (event.button > 1) return;
-            event.preventDefault();
-            event.currentTarget.setPointerCapture(event.pointerId);
-            if (!isTaken) panning.current = { x: event.clientX, y: event.clientY };
-          }}
-          onPointerMove={(event) => {
-            if (moveFingers(event)) return;
-            const from = panning.current;
-            if (from) {
-              view.panBy((from.x - event.clientX) * mmPerPx, (from.y - event.clientY) * mmPerPx);
-              panning.current = { x: event.clientX, y: event.clientY };
-              return;
-            }
-            onDrag?.(at(event));
-          }}
-          onPointerUp={(event) => {
-            const pinched = fingers.current.size > 1;
-            fingers.current.delete(event.pointerId);
-            panning.current = null;
-            if (!pinched && event.button === 0) onRelease?.(at(event));
-          }}
-          onPointerCancel={(event) => {
-            fingers.current.delete(event.pointerId);
-            panning.current = null;
-            onCancel?.();
-          }}
+          {...gestures()}
         >
           {/* The sheet alone throws a shadow: under all its lines it would be worked out anew for every frame. */}
           <rect className={styles.paper} x={x} y={y} width={width} height={height} />

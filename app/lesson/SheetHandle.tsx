@@ -2,6 +2,7 @@ import { useRef, useState } from "react";
 import type { Change } from "#core/base";
 import type { PaperPoint } from "#core/geometry";
 import type { Handle } from "#core/handles";
+import { useHeld } from "../ui/use-held.ts";
 import styles from "./SheetDesk.module.css";
 import { useMmPerPx } from "./SheetDesk.tsx";
 
@@ -52,11 +53,34 @@ export function SheetHandle({
     return { xMm: p.x, yMm: p.y };
   };
   const { xMm: x, yMm: y } = handle.at;
+  const grip = useRef<SVGGElement>(null);
   const letGo = () => {
     setHeld(false);
     setOn(null);
     last.current = null;
   };
+  const hold = useHeld({
+    onTake: () => {
+      last.current = null;
+      setHeld(true);
+    },
+    onMove: ({ clientX, clientY, altKey }) => {
+      if (!grip.current) return;
+      // With Alt held, nothing takes hold: the handle goes by plain steps.
+      const dragged = drag(toPaper(grip.current, clientX, clientY), altKey ? 0 : 8 * px);
+      last.current = dragged.changes;
+      setOn(dragged.on ?? null);
+      preview(last.current);
+    },
+    onLetGo: () => {
+      if (last.current) commit(last.current);
+      letGo();
+    },
+    onCancel: () => {
+      letGo();
+      preview(null);
+    },
+  });
   return (
     <g
       className={styles.handle}
@@ -68,35 +92,10 @@ export function SheetHandle({
       aria-valuenow={Math.round(handle.way === "up-and-down" ? y : x)}
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
-      onPointerDown={(e) => {
-        if (e.button !== 0) return;
-        e.stopPropagation();
-        e.currentTarget.setPointerCapture(e.pointerId);
-        last.current = null;
-        setHeld(true);
-      }}
-      onPointerMove={(e) => {
-        if (!held) return;
-        // With Alt held, nothing takes hold: the handle goes by plain steps.
-        const dragged = drag(toPaper(e.currentTarget, e.clientX, e.clientY), e.altKey ? 0 : 8 * px);
-        last.current = dragged.changes;
-        setOn(dragged.on ?? null);
-        preview(last.current);
-      }}
-      onPointerUp={() => {
-        if (last.current) commit(last.current);
-        letGo();
-      }}
-      onPointerCancel={() => {
-        letGo();
-        preview(null);
-      }}
+      {...hold()}
+      ref={grip}
       onKeyDown={(e) => {
         const by = NUDGE[e.key];
-        if (e.key === "Escape" && held) {
-          letGo();
-          preview(null);
-        }
         if (!by || e.altKey || e.ctrlKey || e.metaKey) return;
         e.preventDefault();
         e.stopPropagation();

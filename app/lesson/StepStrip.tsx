@@ -5,6 +5,7 @@ import type { Part } from "#core/schedule";
 import type { Step } from "#core/steps";
 import type { Sheet } from "#core/view";
 import { DrawingView } from "../ui/DrawingView.tsx";
+import { Sortable, SortableItem } from "../ui/Sortable.tsx";
 import { WhenNear } from "../ui/WhenNear.tsx";
 import type { LessonContext } from "./lesson-context.ts";
 import styles from "./StepStrip.module.css";
@@ -19,7 +20,11 @@ export const StepStrip = memo(function StepStrip({
   computed,
   step,
   chooseStep,
-}: Pick<LessonContext, "computed" | "step" | "chooseStep">) {
+  onMove,
+}: Pick<LessonContext, "computed" | "step" | "chooseStep"> & {
+  /** A step is told at another place. */
+  onMove: (stepId: string, toIndex: number) => void;
+}) {
   const list = useRef<HTMLOListElement>(null);
   useEffect(() => {
     if (step)
@@ -40,39 +45,41 @@ export const StepStrip = memo(function StepStrip({
   const flagged = new Set(computed.findings.filter((f) => f.severity !== "note").map((f) => f.about));
   return (
     <nav className={styles.strip} aria-label="Steps">
-      <ol
-        className={styles.list}
-        ref={list}
-        onKeyDown={(e) => {
-          if (e.key === "ArrowRight" || e.key === "ArrowLeft") {
-            e.preventDefault();
-            move(e.key === "ArrowRight" ? 1 : -1);
-          }
-        }}
-      >
-        {computed.steps.map((s, i) => (
-          <li key={s.id} className={styles.place}>
-            {parts.get(i) ? <PartEnd part={parts.get(i)} /> : null}
-            <button
-              type="button"
-              className={styles.step}
-              aria-current={s.id === step?.id ? "step" : undefined}
-              aria-label={`Step ${s.number}: ${s.title}`}
-              title={s.title}
-              tabIndex={s.id === step?.id || (!step && i === 0) ? 0 : -1}
-              onClick={() => chooseStep(s.id === step?.id ? null : s.id)}
-            >
-              <WhenNear atFirst={i < DRAWN_AT_FIRST} width={width} height={THUMBNAIL_PX}>
-                {() => <Thumbnail paper={computed.paper} sheet={computed.sheet} step={s} />}
-              </WhenNear>
-              <span className={styles.number}>
-                {s.number}
-                {flagged.has(s.id) ? <span className={styles.flag}> !</span> : null}
-              </span>
-            </button>
-          </li>
-        ))}
-      </ol>
+      <Sortable ids={computed.steps.map((s) => s.id)} way="across" onMove={onMove}>
+        <ol
+          className={styles.list}
+          ref={list}
+          onKeyDown={(e) => {
+            if (e.key === "ArrowRight" || e.key === "ArrowLeft") {
+              e.preventDefault();
+              move(e.key === "ArrowRight" ? 1 : -1);
+            }
+          }}
+        >
+          {computed.steps.map((s, i) => (
+            <SortableItem key={s.id} id={s.id} className={styles.place}>
+              {parts.get(i) ? <PartEnd part={parts.get(i)} /> : null}
+              <button
+                type="button"
+                className={styles.step}
+                aria-current={s.id === step?.id ? "step" : undefined}
+                aria-label={`Step ${s.number}: ${s.title}`}
+                title={s.title}
+                tabIndex={s.id === step?.id || (!step && i === 0) ? 0 : -1}
+                onClick={() => chooseStep(s.id === step?.id ? null : s.id)}
+              >
+                <WhenNear atFirst={i < DRAWN_AT_FIRST} width={width} height={THUMBNAIL_PX}>
+                  {() => <Thumbnail paper={computed.paper} sheet={computed.sheet} step={s} />}
+                </WhenNear>
+                <span className={styles.number}>
+                  {s.number}
+                  {flagged.has(s.id) ? <span className={styles.flag}> !</span> : null}
+                </span>
+              </button>
+            </SortableItem>
+          ))}
+        </ol>
+      </Sortable>
     </nav>
   );
 });

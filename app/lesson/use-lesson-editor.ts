@@ -34,6 +34,8 @@ export interface LessonEditor {
   redo(): void;
   retry(): void;
   dismissRefusals(): void;
+  /** Says why something could not be done. */
+  say(message: string): void;
 }
 
 /** Changes, or what they are for the lesson as it is at that moment. */
@@ -188,6 +190,8 @@ export function useLessonEditor(
     redo: () => setQueue((q) => [...q, { intent: "redo" }]),
     retry,
     dismissRefusals: () => setRefusals([]),
+    say: (message) =>
+      setRefusals([{ code: "not-done", severity: "fault", about: lessonId, message, numbers: {} }]),
   };
 }
 

@@ -1,4 +1,4 @@
-import { listPrints } from "#server/prints.server.ts";
+import { listPrints, logPrint } from "#server/prints.server.ts";
 import { worked } from "#server/work/kept.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
@@ -11,6 +11,13 @@ export async function loader({ params }: Route.LoaderArgs) {
   const stored = requireLesson(params.lessonId);
   const [pages, prints] = await Promise.all([worked("cardPages", stored, {}), listPrints(stored)]);
   return { pages, prints };
+}
+
+/** Logs that the cards are printed as they are now. The file itself is fetched by the print's own address. */
+export async function action({ params }: Route.ActionArgs) {
+  const stored = requireLesson(params.lessonId);
+  const cards = await worked("printedCards", stored, {});
+  return { printId: logPrint(stored.id, stored.revision, stored.lesson.handOut, cards) };
 }
 
 const keyOf = (lessonId: string | undefined) => `hand-out/${lessonId}`;

@@ -1,5 +1,6 @@
 import { digestAfterSaves } from "#server/digests.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
+import { LessonComing } from "../lesson/LessonComing.tsx";
 import { LessonFrame } from "../lesson/LessonFrame.tsx";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import type { Route } from "./+types/lesson";
@@ -15,6 +16,11 @@ const keyOf = (lessonId: string | undefined) => `lesson/${lessonId}`;
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
   freshOrKept(keyOf(params.lessonId), serverLoader);
+// The bench works in the browser: the server sends the document and does not compute it, too, to draw a page that is
+// replaced a moment later.
+clientLoader.hydrate = true as const;
+
+export const HydrateFallback = LessonComing;
 
 export { shouldRevalidate };
 

@@ -27,7 +27,7 @@ export function loader({ request }: Route.LoaderArgs) {
   digestAfterSaves();
   const asked = v.parse(AskedSchema, Object.fromEntries(new URL(request.url).searchParams));
   const page = listShelf({ words: asked.find, order: asked.sort, most: asked.shown });
-  if (page.lessons.some((l) => !l.current)) fillDigestsSoon();
+  if (page.filling) fillDigestsSoon();
   const more = page.lessons.length < page.found ? Math.min(MOST_SHOWN, asked.shown + A_PAGE) : null;
   return { ...page, more, sort: asked.sort, putAway: listPutAway(), demos: listDemos() };
 }

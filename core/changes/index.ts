@@ -3,7 +3,7 @@ export { applyChanges } from "./apply-changes.ts";
 export { canMirror, mirrorCopy, nudge, setMark, standInRow } from "./arrange.ts";
 export { setDrawingOrder, setFrames, setLesson, setStep, setTake, setThing } from "./change-of.ts";
 export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";
-export { duplicateObject, moveInDepth, moveInOrder } from "./object-changes.ts";
+export { duplicateObject, moveInDepth, moveInOrder, moveToPlace } from "./object-changes.ts";
 export {
   CHOOSABLE,
   type Choosable,

@@ -26,10 +26,14 @@ export function duplicateObject(lesson: Lesson, objectId: string): { id: string;
 
 /** Moves an object one place earlier or later in the drawing order; null at the end of the list. */
 export function moveInOrder(lesson: Lesson, objectId: string, by: -1 | 1): Change[] | null {
+  return moveToPlace(lesson, objectId, lesson.objects.findIndex((o) => o.id === objectId) + by);
+}
+
+/** Draws an object at another place in the order; null where there is no such object or place, or it stands there. */
+export function moveToPlace(lesson: Lesson, objectId: string, to: number): Change[] | null {
   const ids = lesson.objects.map((o) => o.id);
   const from = ids.indexOf(objectId);
-  const to = from + by;
-  if (from < 0 || to < 0 || to >= ids.length) return null;
+  if (from < 0 || to < 0 || to >= ids.length || to === from) return null;
   const next = ids.filter((id) => id !== objectId);
   next.splice(to, 0, objectId);
   return [setDrawingOrder(next)];

@@ -1,6 +1,6 @@
 import type { Move } from "../drafter/index.ts";
 import { fillsAfter, isDot, type Paper, type PaperStroke, paperAfter } from "../paper/index.ts";
-import type { MoveTiming, Schedule } from "../schedule/index.ts";
+import { type MoveTiming, type Schedule, windowAt } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
 import { sheetMark } from "./draw-state.ts";
@@ -40,7 +40,7 @@ export interface FrameOptions {
 
 /** The frame at lesson time `atMs`. Moves that ended before are on the paper, the one under way is part drawn. */
 export function frameAt(source: FrameSource, atMs: number, options: FrameOptions): Frame {
-  const current = source.schedule.windows.findLast((w) => w.startMs <= atMs) ?? null;
+  const current = windowAt(source.schedule, atMs);
   const step = current ? source.steps.find((s) => s.id === current.stepId) : undefined;
   const begun = source.schedule.moves.filter((m) => m.startMs <= atMs);
   const underWay = begun.findLast((m) => m.endMs > atMs) ?? null;

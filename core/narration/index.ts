@@ -18,5 +18,5 @@ export {
   parseTimeCode,
 } from "./time-code.ts";
 export { understand } from "./understand.ts";
-export { firstWordFrom, nearestWord, wordsBetween } from "./words-in-time.ts";
+export { firstWordFrom, nearestWord, wordIndexAt, wordsBetween } from "./words-in-time.ts";
 export { writeSubRip, writeWebVtt } from "./write-captions.ts";

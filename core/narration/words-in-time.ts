@@ -29,3 +29,11 @@ export function wordsBetween(words: readonly Word[], fromMs: number, toMs: numbe
   }
   return found;
 }
+
+/** The index of the word that is being said at a moment; -1 between words. */
+export function wordIndexAt(words: readonly Word[], ms: number): number {
+  // The last word that has begun; where words overlap it is the one that is heard begin.
+  const index = firstWordFrom(words, ms + 1e-6) - 1;
+  const word = words[index];
+  return word && word.startMs <= ms && ms < word.endMs ? index : -1;
+}

@@ -29,9 +29,22 @@ export { judgeSync } from "./judge-sync.ts";
 export { type PacePoint, paceCurve } from "./pace-curve.ts";
 export { type Part, partsOf } from "./parts.ts";
 export { alignSteps, type PlacedStep } from "./place-steps.ts";
+export {
+  AT_THE_START,
+  carriedOver,
+  type Orders,
+  type Playback,
+  type PlaybackEvent,
+  playOn,
+  type Segment,
+  sourceMsOf,
+  type Timeline,
+  timelineOf,
+  timelineWithoutTake,
+} from "./playback.ts";
 export { proposeHolds } from "./propose-holds.ts";
 export type { Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
-export { scheduleSteps } from "./schedule-steps.ts";
+export { scheduleSteps, windowAt } from "./schedule-steps.ts";
 export {
   type StrokeInRecording,
   startsInRecording,

@@ -28,6 +28,11 @@ export interface Schedule {
   readonly findings: readonly Finding[];
 }
 
+/** The window that holds a moment of the lesson: the last that has begun; null before the first. */
+export function windowAt({ windows }: Schedule, lessonMs: number): StepWindow | null {
+  return windows.findLast((w) => w.startMs <= lessonMs) ?? null;
+}
+
 export interface ScheduleInput {
   readonly steps: readonly Step[];
   readonly moves: readonly Move[];

@@ -80,13 +80,13 @@ const TASKS = {
     cardPages(makeCards(compute(at)), at.lesson.handOut, at.lesson.title),
 
   cardsPdf: async (compute: Compute, { at, madeAt }: { at: LessonAt; madeAt: Date }) => {
-    const cards = makeCards(compute(at));
-    const pdf = await writeCardsPdf(cards, at.lesson.handOut, at.lesson.title, madeAt);
-    const printed = cards.map(
-      ({ stepId, number, mark, startMs }): PrintedCard => ({ stepId, number, mark, startMs }),
-    );
-    return { pdf: new Uint8Array(pdf), printed };
+    const pdf = await writeCardsPdf(makeCards(compute(at)), at.lesson.handOut, at.lesson.title, madeAt);
+    return { pdf: new Uint8Array(pdf) };
   },
+
+  /** What the log keeps of the cards as they are now. */
+  printedCards: (compute: Compute, { at }: { at: LessonAt }): readonly PrintedCard[] =>
+    makeCards(compute(at)).map(({ stepId, number, mark, startMs }) => ({ stepId, number, mark, startMs })),
 
   /** How cards that were printed stand to the lesson, a list for every print. */
   printStates: (

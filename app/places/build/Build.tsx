@@ -1,6 +1,7 @@
 import { Button } from "@mantine/core";
 import { useEffect, useState } from "react";
 import { countOf, formatClock, sentenceCase } from "#core/base";
+import { moveToPlace } from "#core/changes";
 import { drawState, toolMarks } from "#core/display";
 
 import { isDot } from "#core/paper";
@@ -116,8 +117,8 @@ export function Build() {
           label="The sheet to build on"
           cursor={placing.what ? "crosshair" : undefined}
           under={still.isUnder ? <StillUnder still={still} sheet={sheet} /> : undefined}
-          onPress={({ at, event, mmPerPx }) => {
-            if (!placing.what) return moving.press(at, event.shiftKey, mmPerPx);
+          onPress={({ at, shiftKey, mmPerPx }) => {
+            if (!placing.what) return moving.press(at, shiftKey, mmPerPx);
             placing.press(at);
             return true;
           }}
@@ -136,7 +137,12 @@ export function Build() {
         </SheetDesk>
       </div>
       <aside className={place.column} aria-label="What is on the sheet">
-        <ThingsList objects={lesson.objects} chosen={chosen} onChoose={toThings} />
+        <ThingsList
+          objects={lesson.objects}
+          chosen={chosen}
+          onChoose={toThings}
+          onMove={(id, to) => commit((now) => moveToPlace(now, id, to) ?? [])}
+        />
         {lesson.objects.length === 0 ? (
           <p className={styles.hint}>
             Start with a box: press its picture above the sheet, then drag its front.

@@ -8,6 +8,7 @@ import type { Step, StepKind } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { StepNotes } from "../../lesson/StepWords.tsx";
+import { useTyped } from "../../ui/use-typed.ts";
 import styles from "./Build.module.css";
 
 const KINDS: readonly { readonly value: StepKind; readonly label: string }[] = [
@@ -23,10 +24,20 @@ const KINDS: readonly { readonly value: StepKind; readonly label: string }[] = [
 /** A step as it is told: its words to change where they stand, what it is, how long it is waited for, where it goes. */
 export function StepPanel({ step, shown }: { step: Step; shown: number }) {
   const { lesson, computed, commit, chooseStep } = useLesson();
-  const [typed, setTyped] = useState<{ title?: string | undefined; words?: string | undefined }>({});
   const [refused, setRefused] = useState<string | null>(null);
   const own = lesson.steps[step.id];
-  const words = step.instruction.join(" ");
+  // An empty field goes back to the usual words.
+  const anything = () => null;
+  const title = useTyped({
+    shown: step.title,
+    fault: anything,
+    onTake: (text) => commit(sayOfStep(step, "title", text.trim() || null)),
+  });
+  const words = useTyped({
+    shown: step.instruction.join(" "),
+    fault: anything,
+    onTake: (text) => commit(sayOfStep(step, "instruction", text.trim() || null)),
+  });
   const index = computed.steps.indexOf(step);
   const before = joinStep(lesson, computed.steps, computed.moves, step);
   const cut = cutStep(lesson, computed.moves, step, shown + 1);
@@ -45,14 +56,10 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
           size="md"
           variant="unstyled"
           classNames={{ input: styles.inPlace ?? "" }}
-          value={typed.title ?? step.title}
+          value={title.value}
           maxLength={80}
-          onChange={(e) => setTyped({ ...typed, title: e.currentTarget.value })}
-          onBlur={() => {
-            const title = typed.title?.trim();
-            if (title !== undefined && title !== step.title) commit(sayOfStep(step, "title", title || null));
-            setTyped({ ...typed, title: undefined });
-          }}
+          onChange={(e) => title.onChange(e.currentTarget.value)}
+          onBlur={title.take}
           onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         />
       </div>
@@ -62,14 +69,10 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
         minRows={2}
         variant="unstyled"
         classNames={{ input: styles.inPlace ?? "" }}
-        value={typed.words ?? words}
+        value={words.value}
         maxLength={600}
-        onChange={(e) => setTyped({ ...typed, words: e.currentTarget.value })}
-        onBlur={() => {
-          const said = typed.words?.trim();
-          if (said !== undefined && said !== words) commit(sayOfStep(step, "instruction", said || null));
-          setTyped({ ...typed, words: undefined });
-        }}
+        onChange={(e) => words.onChange(e.currentTarget.value)}
+        onBlur={words.take}
       />
       {own?.title || own?.instruction ? (
         <Button

@@ -1,6 +1,6 @@
 import { Button, SegmentedControl } from "@mantine/core";
-import { useState } from "react";
-import { useRevalidator } from "react-router";
+import { useEffect, useRef } from "react";
+import { useFetcher } from "react-router";
 import { formatClock } from "#core/base";
 import { type Drawing, PRINT_PALETTE } from "#core/display";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -12,30 +12,18 @@ import styles from "./HandOut.module.css";
 /** The step cards as pages, exactly as they will be printed, and what was printed before. */
 export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: readonly PrintRecord[] }) {
   const { lessonId, lesson, computed, commit, saveState } = useLesson();
-  const revalidator = useRevalidator();
-  const [making, setMaking] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
+  const fetcher = useFetcher<{ printId: number }>();
   const { handOut } = lesson;
-
-  const print = async () => {
-    setMaking(true);
-    setProblem(null);
-    try {
-      const answer = await fetch(`/lessons/${lessonId}/cards.pdf`, { method: "POST" });
-      if (!answer.ok) throw new Error(await answer.text());
-      const url = URL.createObjectURL(await answer.blob());
-      const link = document.createElement("a");
-      link.href = url;
-      link.download = `${lessonId}-cards.pdf`;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(url), 60_000);
-      await revalidator.revalidate();
-    } catch {
-      setProblem("The cards could not be made just now. Nothing was logged; try again.");
-    } finally {
-      setMaking(false);
-    }
-  };
+  const printId = fetcher.data?.printId ?? null;
+  const making = fetcher.state !== "idle";
+  const link = useRef<HTMLAnchorElement>(null);
+  const fetched = useRef<number | null>(null);
+  // The print is in the log; its file comes by an address of its own.
+  useEffect(() => {
+    if (printId === null || fetched.current === printId) return;
+    fetched.current = printId;
+    link.current?.click();
+  }, [printId]);
 
   return (
     <div className={place.sides}>
@@ -73,10 +61,16 @@ export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: 
           onChange={(value) => commit([{ id: "hand-out", field: "cardsPerPage", value: Number(value) }])}
         />
         <p className={place.quiet}>Cards on a page. Print at 100 %, "actual size".</p>
-        <Button onClick={() => void print()} loading={making} disabled={saveState !== "saved"}>
-          Make the cards (PDF)
-        </Button>
-        {problem ? <p role="alert">{problem}</p> : null}
+        <fetcher.Form method="post">
+          <Button type="submit" fullWidth loading={making} disabled={saveState !== "saved"}>
+            Make the cards (PDF)
+          </Button>
+        </fetcher.Form>
+        {printId === null ? null : (
+          <a ref={link} href={`/lessons/${lessonId}/prints/${printId}/cards.pdf`} download>
+            The cards as a file, once more
+          </a>
+        )}
         <PrintList prints={prints} />
       </aside>
     </div>

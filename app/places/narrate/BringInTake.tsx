@@ -5,6 +5,7 @@ import { setNarration, setVideo } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
+import { DropFile } from "../../ui/DropFile.tsx";
 import { FilePick } from "../../ui/FilePick.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Narrate.module.css";
@@ -36,6 +37,10 @@ export function BringInTake({ words, children }: { words: number; children: Reac
 
   return (
     <>
+      <DropFile
+        says="Let go to bring in the recording, or its captions"
+        onDrop={(file) => void (file.type.startsWith("video/") ? bringInVideo(file) : bringInCaptions(file))}
+      />
       <div className={styles.tray}>
         <FilePick accept=".vtt,.srt,.txt,.json" onPick={(f) => void bringInCaptions(f)}>
           {(props) => (

@@ -2,16 +2,18 @@ import { Button } from "@mantine/core";
 import { formatClock } from "#core/base";
 import type { Edit } from "#core/schedule";
 import place from "../../lesson/place.module.css";
-import { sayEdit } from "./EditMark.tsx";
+import type { Player } from "../../lesson/player.ts";
+import { isRunning, usePlayed } from "../../lesson/use-player.ts";
+import { sayEdit } from "./EditShape.tsx";
 import { EditTools } from "./EditTools.tsx";
-import { PaceKey } from "./Lanes.tsx";
 import styles from "./Narrate.module.css";
-import type { SourcePlayer } from "./use-source-player.ts";
+import { PaceKey } from "./PaceCurves.tsx";
 import type { Tapping } from "./use-tapping.ts";
 
 /** Above the lanes: plays the recording, taps along, and does what is marked or chosen. */
 export function PlayerBar({
   player,
+  present,
   tapping,
   canTap,
   marked,
@@ -20,7 +22,9 @@ export function PlayerBar({
   onAdd,
   onGone,
 }: {
-  player: SourcePlayer;
+  player: Player;
+  /** Whether there is a recording to play. */
+  present: boolean;
   tapping: Tapping;
   canTap: boolean;
   marked: { readonly fromMs: number; readonly toMs: number } | null;
@@ -29,21 +33,22 @@ export function PlayerBar({
   onAdd: (edit: Edit) => void;
   onGone: () => void;
 }) {
+  const running = usePlayed(player, isRunning);
   return (
     <div className={styles.player}>
       <Button
         variant="default"
         size="compact-md"
-        disabled={!player.present}
+        disabled={!present}
         onClick={player.toggle}
-        aria-label={player.playing ? "Stop the recording" : "Play the recording"}
+        aria-label={running ? "Stop the recording" : "Play the recording"}
       >
-        {player.playing ? "Stop" : "Play"}
+        {running ? "Stop" : "Play"}
       </Button>
       <Button
         variant={tapping.on ? "filled" : "default"}
         size="compact-md"
-        disabled={!player.present || !canTap}
+        disabled={!present || !canTap}
         aria-pressed={tapping.on}
         onClick={tapping.toggle}
       >

@@ -1,4 +1,4 @@
-import { type PointerEvent, useMemo } from "react";
+import { useMemo } from "react";
 import type { Word } from "#core/narration";
 import { type StrokeInRecording, strokesOf } from "#core/schedule";
 import type { Step } from "#core/steps";
@@ -24,7 +24,7 @@ export function StrokeLane({
   words: readonly Word[];
   width: number;
   toX: (ms: number) => number;
-  msAt: (e: PointerEvent) => number;
+  msAt: (clientX: number) => number;
   onChoose: (moveId: string) => void;
   onPlace: (moveId: string, wordId: string) => void;
 }) {

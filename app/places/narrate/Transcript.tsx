@@ -1,197 +1,179 @@
-import { Fragment, type KeyboardEvent, useMemo, useRef, useState } from "react";
-import { formatClock } from "#core/base";
-import type { Heard, HeardKind, Word } from "#core/narration";
-import type { StepWindow, Stray, StrokeInRecording } from "#core/schedule";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { type Word, wordIndexAt } from "#core/narration";
 import type { Step } from "#core/steps";
+import type { Player } from "../../lesson/player.ts";
+import { usePlayed } from "../../lesson/use-player.ts";
+import { type CueOnPage, CueRow, type PageActions } from "./CueRow.tsx";
 import styles from "./Narrate.module.css";
-
-/** What is shown of the understanding: how it is called, and how it looks. */
-const SHOWN: Partial<
-  Readonly<Record<HeardKind, { called: string; look: "order" | "course" | "amount" | "doubt" }>>
-> = {
-  "act-now": { called: "now the class draws", look: "order" },
-  pause: { called: "stop the player", look: "course" },
-  rewind: { called: "watch again", look: "course" },
-  "come-back": { called: "come back", look: "course" },
-  "watch-only": { called: "watch only", look: "course" },
-  speeded: { called: "shown faster", look: "course" },
-  "part-break": { called: "another part", look: "course" },
-  recap: { called: "looking back", look: "course" },
-  measurement: { called: "an amount", look: "amount" },
-  misheard: { called: "perhaps misheard", look: "doubt" },
-};
+import type { Narration } from "./use-narration.ts";
+import { useTiedWords } from "./use-tied-words.ts";
 
 /** Words from one to another, by their place in the narration. */
-export interface Stretch {
+export interface WordSpan {
   readonly from: number;
   readonly to: number;
 }
+
+/** Up and down go so many words: about a line. */
+const A_LINE = 10;
+/** A page of more cues than this is drawn only where one looks; shorter ones stand whole, and can be searched by the browser. */
+const MOST_WHOLE = 240;
+/** About the height of a cue of two lines, px; each is measured once it is there. */
+const GUESSED_PX = 64;
+const ROWS_BEYOND = 12;
 
 /**
  * The words as a page to read, step markers standing before the words they are tied to. One Tab stop; arrows go word by word,
  * with Shift they mark a stretch. What was understood is underlined and said on pointing.
  */
 export function Transcript({
-  words,
-  steps,
-  windows,
-  strokes,
-  heard,
-  stray,
+  narration,
+  player,
   chosenStep,
   chosenStroke,
-  stretch,
-  spokenMs,
+  span,
   onWord,
   onStep,
   onStroke,
-  onStretch,
+  onSpan,
 }: {
-  words: readonly Word[];
-  steps: readonly Step[];
-  windows: readonly StepWindow[];
-  strokes: readonly StrokeInRecording[];
-  heard: ReadonlyMap<string, readonly Heard[]>;
-  /** Sentences that no step draws. */
-  stray: readonly Stray[];
+  narration: Narration;
+  player: Player;
   chosenStep: Step | null;
   chosenStroke: string | null;
-  stretch: Stretch | null;
-  /** Source time being heard; null when nothing plays. */
-  spokenMs: number | null;
+  span: WordSpan | null;
   onWord: (wordId: string) => void;
   onStep: (stepId: string) => void;
   onStroke: (step: Step, moveId: string) => void;
-  onStretch: (stretch: Stretch | null) => void;
+  onSpan: (span: WordSpan | null) => void;
 }) {
+  const { words, heard, stray } = narration;
   const page = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState(0);
   const anchor = useRef(0);
-  const tied = useMemo(() => {
-    const byWord = new Map<string, Step[]>();
-    for (const window of windows) {
-      const step = steps.find((s) => s.id === window.stepId);
-      if (window.wordId && step) byWord.set(window.wordId, [...(byWord.get(window.wordId) ?? []), step]);
-    }
-    return byWord;
-  }, [windows, steps]);
-  const tiedLines = useMemo(() => {
-    const byWord = new Map<string, { step: Step; moveId: string; line: number }[]>();
-    for (const { moveId, moveIndex, wordId } of strokes) {
-      const step = wordId && steps.find((s) => s.firstMove <= moveIndex && moveIndex <= s.lastMove);
-      if (!step) continue;
-      const line = { step, moveId, line: moveIndex - step.firstMove + 1 };
-      byWord.set(wordId, [...(byWord.get(wordId) ?? []), line]);
-    }
-    return byWord;
-  }, [strokes, steps]);
+  const { tiedSteps, tiedLines } = useTiedWords(narration);
   const strayWords = useMemo(() => new Set(stray.flatMap((s) => s.wordIds)), [stray]);
-  const cues = useMemo(() => {
-    const groups: { id: string; startMs: number; from: number; words: Word[] }[] = [];
-    for (const [i, word] of words.entries()) {
-      const last = groups[groups.length - 1];
-      if (last?.id === word.cueId) last.words.push(word);
-      else groups.push({ id: word.cueId, startMs: word.startMs, from: i, words: [word] });
-    }
-    return groups;
-  }, [words]);
-  const extend = (to: number) =>
-    onStretch({ from: Math.min(anchor.current, to), to: Math.max(anchor.current, to) });
+  const cues = useMemo(() => cuesOf(words), [words]);
+  const spoken = usePlayed(player, (p) => (p.running ? wordIndexAt(words, p.lessonMs) : -1));
+  const isLong = cues.length > MOST_WHOLE;
+  const rows = useVirtualizer({
+    count: isLong ? cues.length : 0,
+    getScrollElement: () => page.current,
+    estimateSize: () => GUESSED_PX,
+    overscan: ROWS_BEYOND,
+  });
+
+  const extend = (to: number) => {
+    if (!span) anchor.current = at;
+    onSpan({ from: Math.min(anchor.current, to), to: Math.max(anchor.current, to) });
+  };
+  /** A word that is to have the focus once its row is there. */
+  const [goingTo, setGoingTo] = useState<number | null>(null);
+  const goTo = (index: number) => {
+    setAt(index);
+    setGoingTo(index);
+    if (isLong) rows.scrollToIndex(rowOf(cues, index));
+  };
+  useEffect(() => {
+    if (goingTo === null) return;
+    const word = page.current?.querySelector<HTMLButtonElement>(`[data-word][data-index="${goingTo}"]`);
+    if (!word) return;
+    word.focus();
+    setGoingTo(null);
+  });
   const onKeyDown = (e: KeyboardEvent) => {
-    if (e.key === "Escape") return onStretch(null);
-    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 10, ArrowUp: -10 }[e.key];
+    if (e.key === "Escape") return onSpan(null);
+    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: A_LINE, ArrowUp: -A_LINE }[e.key];
     if (by === undefined) return;
     e.preventDefault();
     const next = Math.min(words.length - 1, Math.max(0, at + by));
-    if (e.shiftKey) {
-      if (!stretch) anchor.current = at;
-      extend(next);
-    }
-    setAt(next);
-    page.current?.querySelectorAll<HTMLButtonElement>("[data-word]")[next]?.focus();
+    if (e.shiftKey) extend(next);
+    goTo(next);
+  };
+
+  // Rows are drawn again only when something of their own is another: what they call stays the same to them.
+  const latest = useRef<PageActions>(null as never);
+  latest.current = {
+    onStep,
+    onStroke,
+    onFocus: setAt,
+    onPress: (index, word, withShift) => {
+      if (withShift) return extend(index);
+      anchor.current = index;
+      onSpan(null);
+      onWord(word.id);
+    },
+  };
+  const [actions] = useState<PageActions>(() => ({
+    onStep: (id) => latest.current.onStep(id),
+    onStroke: (step, id) => latest.current.onStroke(step, id),
+    onFocus: (index) => latest.current.onFocus(index),
+    onPress: (index, word, withShift) => latest.current.onPress(index, word, withShift),
+  }));
+  const row = (cue: CueOnPage) => {
+    const end = cue.from + cue.words.length;
+    const own = (index: number) => (index >= cue.from && index < end ? index : -1);
+    const marked = span && span.to >= cue.from && span.from < end ? span : null;
+    return (
+      <CueRow
+        key={cue.id}
+        cue={cue}
+        heard={heard}
+        tiedSteps={tiedSteps}
+        tiedLines={tiedLines}
+        strayWords={strayWords}
+        chosenStep={chosenStep}
+        chosenStroke={chosenStroke}
+        markedFrom={marked ? Math.max(cue.from, marked.from) : -1}
+        markedTo={marked ? Math.min(end - 1, marked.to) : -2}
+        tabStop={own(at)}
+        spoken={own(spoken)}
+        actions={actions}
+      />
+    );
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the words inside take focus; arrows only move among them
-    <div className={styles.page} ref={page} onKeyDown={onKeyDown}>
-      {cues.map((cue) => (
-        <p key={cue.id} className={styles.cue}>
-          <span className={styles.clock}>{formatClock(cue.startMs)}</span>
-          <span>
-            {cue.words.map((word, k) => {
-              const index = cue.from + k;
-              const said = (heard.get(word.id) ?? []).filter((h) => SHOWN[h.kind]);
-              const look = said.map((h) => SHOWN[h.kind]?.look).find(Boolean);
-              const isStray = strayWords.has(word.id);
-              const means = [
-                ...said.map((h) => (h.kind === "misheard" ? `perhaps "${h.name}"` : SHOWN[h.kind]?.called)),
-                ...(isStray ? ["in no step"] : []),
-              ].join(", ");
-              const isSpoken = spokenMs !== null && word.startMs <= spokenMs && spokenMs < word.endMs;
-              return (
-                <Fragment key={word.id}>
-                  {tied.get(word.id)?.map((step) => (
-                    <button
-                      key={step.id}
-                      type="button"
-                      className={styles.marker}
-                      aria-label={`Step ${step.number} starts here: ${step.title}`}
-                      aria-pressed={step.id === chosenStep?.id}
-                      tabIndex={-1}
-                      onClick={() => onStep(step.id)}
-                    >
-                      {step.number}
-                    </button>
-                  ))}
-                  {tiedLines.get(word.id)?.map(({ step, moveId, line }) => (
-                    <button
-                      key={moveId}
-                      type="button"
-                      className={styles.lineMarker}
-                      aria-label={`Line ${line} of step ${step.number} starts here`}
-                      aria-pressed={moveId === chosenStroke}
-                      tabIndex={-1}
-                      onClick={() => onStroke(step, moveId)}
-                    >
-                      {step.number}.{line}
-                    </button>
-                  ))}
-                  <button
-                    type="button"
-                    data-word={word.id}
-                    data-look={look}
-                    data-stray={isStray}
-                    data-marked={stretch !== null && index >= stretch.from && index <= stretch.to}
-                    data-spoken={isSpoken}
-                    className={styles.word}
-                    tabIndex={index === at ? 0 : -1}
-                    aria-disabled={!chosenStep}
-                    aria-description={means || undefined}
-                    title={
-                      means ||
-                      (chosenStep
-                        ? `Step ${chosenStep.number} starts at "${word.text}" (${formatClock(word.startMs)})`
-                        : "Choose a step first, or mark words with Shift")
-                    }
-                    onFocus={() => setAt(index)}
-                    onClick={(e) => {
-                      if (e.shiftKey) {
-                        if (!stretch) anchor.current = at;
-                        extend(index);
-                        return;
-                      }
-                      anchor.current = index;
-                      onStretch(null);
-                      onWord(word.id);
-                    }}
-                  >
-                    {word.text}
-                  </button>{" "}
-                </Fragment>
-              );
-            })}
-          </span>
-        </p>
-      ))}
+    <div className={styles.page} ref={page} onKeyDown={onKeyDown} data-words={words.length}>
+      {isLong ? (
+        <div className={styles.long} style={{ height: rows.getTotalSize() }}>
+          {rows.getVirtualItems().map(({ index, key, start }) => {
+            const cue = cues[index];
+            return cue ? (
+              <div
+                key={key}
+                ref={rows.measureElement}
+                data-index={index}
+                className={styles.longRow}
+                style={{ transform: `translateY(${start}px)` }}
+              >
+                {row(cue)}
+              </div>
+            ) : null;
+          })}
+        </div>
+      ) : (
+        cues.map(row)
+      )}
     </div>
+  );
+}
+
+/** The words by the cue they were said in. */
+function cuesOf(words: readonly Word[]): CueOnPage[] {
+  const cues: (CueOnPage & { words: Word[] })[] = [];
+  for (const [i, word] of words.entries()) {
+    const last = cues[cues.length - 1];
+    if (last?.id === word.cueId) last.words.push(word);
+    else cues.push({ id: word.cueId, startMs: word.startMs, from: i, words: [word] });
+  }
+  return cues;
+}
+
+function rowOf(cues: readonly CueOnPage[], wordIndex: number): number {
+  return Math.max(
+    0,
+    cues.findLastIndex((c) => c.from <= wordIndex),
   );
 }

@@ -1,6 +1,7 @@
-import { type KeyboardEvent, type PointerEvent, type ReactNode, useState } from "react";
+import { type KeyboardEvent, type ReactNode, useState } from "react";
 import { formatClock } from "#core/base";
 import { nearestWord, type Word } from "#core/narration";
+import { useHeld } from "../../ui/use-held.ts";
 
 /** Something on the lanes that begins at a word: dragged or moved by arrows from word to word, drawn where it stands just now. */
 export function WordSlider({
@@ -19,7 +20,8 @@ export function WordSlider({
   /** The word it is tied to; null while its place is an estimate. */
   wordId: string | null;
   words: readonly Word[];
-  msAt: (e: PointerEvent) => number;
+  /** The recording's time under a place of the window. */
+  msAt: (clientX: number) => number;
   onChoose: () => void;
   onPlace: (wordId: string) => void;
   children: (ms: number) => ReactNode;
@@ -28,6 +30,19 @@ export function WordSlider({
 }) {
   const [draggedMs, setDragged] = useState<number | null>(null);
   const ms = draggedMs ?? startMs;
+  const hold = useHeld({
+    onTake: () => {
+      onChoose();
+      setDragged(startMs);
+    },
+    onMove: ({ clientX }) => setDragged(nearestWord(words, msAt(clientX))?.startMs ?? msAt(clientX)),
+    onLetGo: () => {
+      const word = draggedMs !== null && draggedMs !== startMs ? nearestWord(words, draggedMs) : null;
+      setDragged(null);
+      if (word && word.id !== wordId) onPlace(word.id);
+    },
+    onCancel: () => setDragged(null),
+  });
   return (
     <g
       {...attributes}
@@ -46,20 +61,7 @@ export function WordSlider({
         const word = now < 0 ? nearestWord(words, ms) : words[now + by];
         if (word) onPlace(word.id);
       }}
-      onPointerDown={(e) => {
-        e.stopPropagation();
-        e.currentTarget.setPointerCapture(e.pointerId);
-        onChoose();
-        setDragged(startMs);
-      }}
-      onPointerMove={(e) => {
-        if (draggedMs !== null) setDragged(nearestWord(words, msAt(e))?.startMs ?? msAt(e));
-      }}
-      onPointerUp={() => {
-        const word = draggedMs !== null && draggedMs !== startMs ? nearestWord(words, draggedMs) : null;
-        setDragged(null);
-        if (word && word.id !== wordId) onPlace(word.id);
-      }}
+      {...hold()}
     >
       {children(ms)}
     </g>

@@ -1,10 +1,11 @@
+import type { HotkeyItem } from "@mantine/hooks";
 import { useRef, useState } from "react";
 import { tieSteps, tieStroke } from "#core/changes";
 import { nearestWord, type Word } from "#core/narration";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import type { Player } from "../../lesson/player.ts";
 import { useKeys } from "../../ui/use-keys.ts";
-import type { SourcePlayer } from "./use-source-player.ts";
 
 /** A hand is a quarter of a second late. */
 const HAND_LAG_MS = 250;
@@ -20,9 +21,11 @@ export interface Tapping {
 
 /** Tap along: while the recording plays, Enter marks where the next step begins and the full stop where its next line does. */
 export function useTapping(
-  player: SourcePlayer,
+  player: Player,
+  /** Whether there is a recording to play. */
+  present: boolean,
   words: readonly Word[],
-  onStepTapped: (stepId: string, wordId: string) => void,
+  onStepTapped: (stepId: string) => void,
 ): Tapping {
   const { computed, commit, step, chooseStep } = useLesson();
   const { steps, moves, schedule } = computed;
@@ -33,7 +36,7 @@ export function useTapping(
   const target = step ?? due;
 
   const heardNow = () => {
-    const at = player.now() - HAND_LAG_MS;
+    const at = player.sourceNow() - HAND_LAG_MS;
     const word = nearestWord(words, at);
     if (!word) return null;
     const offsetMs = Math.round(at - word.startMs);
@@ -43,14 +46,14 @@ export function useTapping(
     const at = heardNow();
     if (!target || !at) return;
     commit((now) => tieSteps(now, [{ stepId: target.id, ...at }]));
-    onStepTapped(target.id, at.wordId);
+    onStepTapped(target.id);
     drawing.current = { step: target, nextMove: target.firstMove };
     chooseStep(steps[steps.indexOf(target) + 1]?.id ?? null);
   };
   const tapStroke = () => {
     const at = heardNow();
     if (!at) return;
-    drawing.current ??= stepAt(player.now());
+    drawing.current ??= stepAt(player.sourceNow());
     const current = drawing.current;
     const move = current && current.nextMove <= current.step.lastMove ? moves[current.nextMove] : undefined;
     if (!current || !move) return;
@@ -67,15 +70,12 @@ export function useTapping(
     const running = steps.find((s) => s.id === placed?.stepId);
     return running ? { step: running, nextMove: running.firstMove } : null;
   };
-  useKeys(
-    on
-      ? [
-          ["Enter", tapStep],
-          [".", tapStroke],
-          ["Space", player.toggle],
-        ]
-      : [["K", player.toggle]],
-  );
+  const play: HotkeyItem[] = present ? [["Space", player.toggle]] : [];
+  const tap: HotkeyItem[] = [
+    ["Enter", tapStep],
+    [".", tapStroke],
+  ];
+  useKeys(on ? [...play, ...tap] : play);
   return {
     on,
     says: `Enter: ${target ? `step ${target.number} begins` : "a step begins"}. Full stop: its next line begins. Space stops.`,
@@ -84,7 +84,7 @@ export function useTapping(
       // Enter and Space belong to the tapping now, not to the button that began it.
       if (!on) (document.activeElement as HTMLElement | null)?.blur();
       setOn(!on);
-      if (!on && !player.playing) player.toggle();
+      if (!on) player.play();
     },
   };
 }

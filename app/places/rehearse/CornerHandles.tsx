@@ -1,5 +1,6 @@
 import { useRef } from "react";
 import type { CornersPx } from "#core/geometry";
+import { useHeld } from "../../ui/use-held.ts";
 import styles from "./Rehearse.module.css";
 
 const CORNERS: readonly { key: keyof CornersPx; called: string }[] = [
@@ -26,16 +27,10 @@ export function CornerHandles({
   corners: CornersPx;
   widthPx: number;
   heightPx: number;
-  onMove: (c: CornersPx) => void;
+  /** While one is held; null when it was let go without meaning it. */
+  onMove: (c: CornersPx | null) => void;
   onDone: (c: CornersPx) => void;
 }) {
-  const held = useRef<keyof CornersPx | null>(null);
-  const latest = useRef(corners);
-  latest.current = corners;
-  const moved = (key: keyof CornersPx, xPx: number, yPx: number): CornersPx => {
-    const tenth = (v: number) => Math.round(v * 10) / 10;
-    return { ...latest.current, [key]: { xPx: tenth(xPx), yPx: tenth(yPx) } };
-  };
   const grip = Math.max(widthPx, heightPx) / 90;
   return (
     <svg
@@ -49,50 +44,80 @@ export function CornerHandles({
         points={CORNERS.map(({ key }) => `${corners[key].xPx},${corners[key].yPx}`).join(" ")}
         strokeWidth={grip / 6}
       />
-      {CORNERS.map(({ key, called }) => {
-        const { xPx, yPx } = corners[key];
-        return (
-          <g
-            key={key}
-            data-corner={key}
-            role="slider"
-            tabIndex={0}
-            aria-label={called}
-            aria-valuenow={Math.round(xPx)}
-            aria-valuetext={`${Math.round(xPx)} across, ${Math.round(yPx)} down`}
-            className={styles.corner}
-            onPointerDown={(e) => {
-              e.currentTarget.setPointerCapture(e.pointerId);
-              held.current = key;
-            }}
-            onPointerMove={(e) => {
-              if (held.current !== key) return;
-              const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(
-                e.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse(),
-              );
-              onMove(moved(key, p.x, p.y));
-            }}
-            onPointerUp={() => {
-              if (held.current === key) onDone(latest.current);
-              held.current = null;
-            }}
-            onKeyDown={(e) => {
-              const by = NUDGE[e.key];
-              if (!by) return;
-              e.preventDefault();
-              const far = e.shiftKey ? 10 : 1;
-              onDone(moved(key, xPx + by[0] * far, yPx + by[1] * far));
-            }}
-          >
-            <circle cx={xPx} cy={yPx} r={grip * 1.6} fill="transparent" />
-            <path
-              d={`M${xPx - grip} ${yPx}H${xPx + grip}M${xPx} ${yPx - grip}V${yPx + grip}`}
-              strokeWidth={grip / 5}
-            />
-            <circle cx={xPx} cy={yPx} r={grip * 0.7} fill="none" strokeWidth={grip / 5} />
-          </g>
-        );
-      })}
+      {CORNERS.map(({ key, called }) => (
+        <Corner
+          key={key}
+          name={key}
+          called={called}
+          corners={corners}
+          grip={grip}
+          onMove={onMove}
+          onDone={onDone}
+        />
+      ))}
     </svg>
+  );
+}
+
+function Corner({
+  name,
+  called,
+  corners,
+  grip,
+  onMove,
+  onDone,
+}: {
+  name: keyof CornersPx;
+  called: string;
+  corners: CornersPx;
+  grip: number;
+  onMove: (c: CornersPx | null) => void;
+  onDone: (c: CornersPx) => void;
+}) {
+  const element = useRef<SVGGElement>(null);
+  const latest = useRef(corners);
+  latest.current = corners;
+  const moved = (xPx: number, yPx: number): CornersPx => {
+    const tenth = (v: number) => Math.round(v * 10) / 10;
+    return { ...latest.current, [name]: { xPx: tenth(xPx), yPx: tenth(yPx) } };
+  };
+  const hold = useHeld({
+    onMove: ({ clientX, clientY }) => {
+      const screen = element.current?.ownerSVGElement?.getScreenCTM();
+      const p = new DOMPoint(clientX, clientY).matrixTransform(screen?.inverse());
+      onMove(moved(p.x, p.y));
+    },
+    onLetGo: (_, hasMoved) => {
+      if (hasMoved) onDone(latest.current);
+    },
+    onCancel: () => onMove(null),
+  });
+  const { xPx, yPx } = corners[name];
+  return (
+    <g
+      {...hold()}
+      ref={element}
+      data-corner={name}
+      role="slider"
+      tabIndex={0}
+      aria-label={called}
+      aria-valuenow={Math.round(xPx)}
+      aria-valuetext={`${Math.round(xPx)} across, ${Math.round(yPx)} down`}
+      className={styles.corner}
+      onKeyDown={(e) => {
+        const by = NUDGE[e.key];
+        if (!by) return;
+        e.preventDefault();
+        const far = e.shiftKey ? 10 : 1;
+        onDone(moved(xPx + by[0] * far, yPx + by[1] * far));
+      }}
+    >
+      <circle cx={xPx} cy={yPx} r={grip * 1.6} fill="transparent" />
+      <path
+        d={`M${xPx - grip} ${yPx}H${xPx + grip}M${xPx} ${yPx - grip}V${yPx + grip}`}
+        strokeWidth={grip / 5}
+      />
+      <circle cx={xPx} cy={yPx} r={grip * 0.7} fill="none" strokeWidth={grip / 5} />
+    </g>
   );
 }

@@ -1,20 +1,23 @@
 import { useEffect, useRef } from "react";
-import type { Schedule } from "#core/schedule";
+import { type Schedule, windowAt } from "#core/schedule";
 import type { Step } from "#core/steps";
+import type { Player } from "../../lesson/player.ts";
+import { momentOf, usePlayed } from "../../lesson/use-player.ts";
 import styles from "./Rehearse.module.css";
 
 /** The words in large type, moving past at the schedule's own pace: what is due stands a third from the top. */
 export function Prompter({
   steps,
   schedule,
-  atMs,
+  player,
 }: {
   steps: readonly Step[];
   schedule: Schedule;
-  atMs: number;
+  player: Player;
 }) {
+  const atMs = usePlayed(player, momentOf);
   const page = useRef<HTMLDivElement>(null);
-  const current = schedule.windows.findLast((w) => w.startMs <= atMs) ?? schedule.windows[0];
+  const current = windowAt(schedule, atMs) ?? schedule.windows[0];
   useEffect(() => {
     const element = page.current;
     const block = element?.querySelector<HTMLElement>(`[data-due="true"]`);

@@ -2,6 +2,7 @@ import { Button, Progress } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate, useSubmit } from "react-router";
 import type { BundleAnswer } from "../../routes/bundle-in.ts";
+import { DropFile } from "../../ui/DropFile.tsx";
 import { FilePick } from "../../ui/FilePick.tsx";
 import { putFile } from "../../ui/put-file.ts";
 
@@ -26,6 +27,7 @@ export function BringIn({ onProblems }: { onProblems: (problems: readonly string
   };
   return (
     <>
+      <DropFile says="Let go to put this lesson on the shelf" onDrop={(file) => void take(file)} />
       <FilePick accept=".zip,application/zip,.json,application/json" onPick={(file) => void take(file)}>
         {(props) => (
           <Button variant="default" {...props} loading={sent !== null}>

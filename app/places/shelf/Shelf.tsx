@@ -14,6 +14,7 @@ export function Shelf({
   lessons,
   found,
   all,
+  filling,
   more,
   sort,
   putAway,
@@ -24,6 +25,8 @@ export function Shelf({
   /** How many lessons have the words looked for, and how many there are. */
   found: number;
   all: number;
+  /** Whether sheets are still being drawn. */
+  filling: boolean;
   /** How many are shown when more are asked for; null when all are. */
   more: number | null;
   sort: string;
@@ -36,12 +39,11 @@ export function Shelf({
   const [params] = useSearchParams();
   const [refused, setRefused] = useState<readonly string[]>([]);
   const { revalidate, state } = useRevalidator();
-  const waits = lessons.some((l) => !l.current);
   useEffect(() => {
-    if (!waits || state !== "idle") return;
+    if (!filling || state !== "idle") return;
     const again = setTimeout(() => void revalidate(), ASK_AGAIN_MS);
     return () => clearTimeout(again);
-  }, [waits, state, revalidate]);
+  }, [filling, state, revalidate]);
   const wider = new URLSearchParams(params);
   if (more !== null) wider.set("shown", String(more));
   const said = [...problems, ...refused];

@@ -1,24 +1,30 @@
-import type { KeyboardEvent, PointerEvent } from "react";
+import type { KeyboardEvent } from "react";
 import { formatClock } from "#core/base";
 import type { Edit } from "#core/schedule";
 import styles from "./Lanes.module.css";
 import { LANE } from "./lane.ts";
 
+/** What of an edit is moved: one of its ends, or all of it. */
+export type EditPart = "start" | "end" | "all";
+
 /** A cut, a speeded stretch or a hold on its lane, held by its middle or its ends. */
-export function EditMark({
+export function EditShape({
+  className,
   edit,
   toX,
   chosen,
   onKeyDown,
   onFocus,
-  onDrag,
+  held,
 }: {
+  className: string | undefined;
   edit: Edit;
   toX: (ms: number) => number;
   chosen: boolean;
   onKeyDown: (e: KeyboardEvent) => void;
   onFocus: () => void;
-  onDrag: (part: "start" | "end" | "all") => (e: PointerEvent) => void;
+  /** The props by which one of its parts is taken hold of. */
+  held: (part: EditPart) => object;
 }) {
   const [top, height] = edit.kind === "hold" ? LANE.holds : LANE.edits;
   const from = toX(edit.kind === "hold" ? edit.atMs : edit.fromMs);
@@ -28,7 +34,7 @@ export function EditMark({
     <g
       role="slider"
       tabIndex={0}
-      className={styles.edit}
+      className={className}
       data-kind={edit.kind}
       data-chosen={chosen}
       aria-label={said}
@@ -40,15 +46,8 @@ export function EditMark({
       <title>{said}</title>
       {edit.kind === "hold" ? (
         <>
-          <line x1={from} x2={from} y1={LANE.sound[0]} y2={top + height} onPointerDown={onDrag("all")} />
-          <rect
-            x={from}
-            y={top}
-            width={to - from + 22}
-            height={height}
-            rx={3}
-            onPointerDown={onDrag("all")}
-          />
+          <line x1={from} x2={from} y1={LANE.sound[0]} y2={top + height} {...held("all")} />
+          <rect x={from} y={top} width={to - from + 22} height={height} rx={3} {...held("all")} />
           <text x={from + 18} y={top + 15} textAnchor="middle" pointerEvents="none">
             {Math.round(edit.ms / 1000)} s
           </text>
@@ -63,23 +62,9 @@ export function EditMark({
             className={styles.veil}
             pointerEvents="none"
           />
-          <rect x={from} y={top} width={to - from} height={height} onPointerDown={onDrag("all")} />
-          <rect
-            x={from - 4}
-            y={top}
-            width={9}
-            height={height}
-            className={styles.end}
-            onPointerDown={onDrag("start")}
-          />
-          <rect
-            x={to - 5}
-            y={top}
-            width={9}
-            height={height}
-            className={styles.end}
-            onPointerDown={onDrag("end")}
-          />
+          <rect x={from} y={top} width={to - from} height={height} {...held("all")} />
+          <rect x={from - 4} y={top} width={9} height={height} className={styles.end} {...held("start")} />
+          <rect x={to - 5} y={top} width={9} height={height} className={styles.end} {...held("end")} />
           {to - from > 26 ? (
             <text x={(from + to) / 2} y={top + 15} textAnchor="middle" pointerEvents="none">
               {edit.kind === "cut" ? "cut" : `×${edit.factor}`}
@@ -99,7 +84,7 @@ export function sayEdit(edit: Edit): string {
 }
 
 /** An edit moved by so many ms, whole or by one end, inside the recording. */
-export function moved(edit: Edit, by: number, part: "start" | "end" | "all", durationMs: number): Edit {
+export function moved(edit: Edit, by: number, part: EditPart, durationMs: number): Edit {
   const within = (ms: number) => Math.round(Math.min(durationMs, Math.max(0, ms)));
   if (edit.kind === "hold")
     return part === "end"

@@ -1,0 +1,60 @@
+import { Button, SegmentedControl } from "@mantine/core";
+import IconBefore from "@tabler/icons-react/dist/esm/icons/IconChevronLeft.mjs";
+import IconNext from "@tabler/icons-react/dist/esm/icons/IconChevronRight.mjs";
+import { formatClock } from "#core/base";
+import type { Player } from "../../lesson/player.ts";
+import { isRunning, momentOf, usePlayed } from "../../lesson/use-player.ts";
+import styles from "./Rehearse.module.css";
+import type { Stepping } from "./use-stepping.ts";
+
+/** Plays, goes step by step and through the lesson's time, at full speed or half. */
+export function PlayControls({
+  player,
+  stepping,
+  totalMs,
+}: {
+  player: Player;
+  stepping: Stepping;
+  totalMs: number;
+}) {
+  const atMs = usePlayed(player, momentOf);
+  const running = usePlayed(player, isRunning);
+  const rate = usePlayed(player, (p) => p.rate);
+  return (
+    <div className={styles.controls}>
+      <Button onClick={player.toggle} className={styles.play ?? ""}>
+        {running ? "Pause" : "Play"}
+      </Button>
+      <Button variant="default" aria-label="Step before" onClick={() => stepping.go(-1)}>
+        <IconBefore size={20} aria-hidden="true" />
+      </Button>
+      <Button variant="default" aria-label="Next step" onClick={() => stepping.go(1)}>
+        <IconNext size={20} aria-hidden="true" />
+      </Button>
+      <span className={styles.clock}>
+        {formatClock(atMs)} / {formatClock(totalMs)}
+      </span>
+      <input
+        type="range"
+        className={styles.range}
+        aria-label="Lesson time"
+        min={0}
+        max={totalMs}
+        step={1}
+        value={atMs}
+        aria-valuetext={formatClock(atMs)}
+        onChange={(e) => player.seek(Number(e.currentTarget.value))}
+      />
+      <SegmentedControl
+        size="sm"
+        aria-label="Speed"
+        value={String(rate)}
+        data={[
+          { value: "0.5", label: "half" },
+          { value: "1", label: "full speed" },
+        ]}
+        onChange={(value) => player.setRate(Number(value))}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,26 @@
+import type { Cue } from "#core/narration";
+import { captionAt, windowAt } from "#core/schedule";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import place from "../../lesson/place.module.css";
+import type { Player } from "../../lesson/player.ts";
+import { StepWords } from "../../lesson/StepWords.tsx";
+import { usePlayed } from "../../lesson/use-player.ts";
+import styles from "./Rehearse.module.css";
+
+/** The words of the step that is shown now. */
+export function ShownStep({ player }: { player: Player }) {
+  const { computed } = useLesson();
+  const stepId = usePlayed(player, (p) => windowAt(computed.schedule, p.lessonMs)?.stepId ?? null);
+  const step = computed.steps.find((s) => s.id === stepId);
+  return step ? <StepWords step={step} /> : <p className={place.quiet}>Before the first step.</p>;
+}
+
+/** The caption that is said now. */
+export function ShownCaption({ player, captions }: { player: Player; captions: readonly Omit<Cue, "id">[] }) {
+  const caption = usePlayed(player, (p) => captionAt(captions, Math.round(p.lessonMs)));
+  return (
+    <p className={styles.caption} data-caption="">
+      {caption}
+    </p>
+  );
+}
