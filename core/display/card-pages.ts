@@ -225,7 +225,10 @@ function placeDrawing(drawing: Drawing, box: Box, id: string): Mark[] {
   return carryMarks(drawing.marks, carried).map((mark) => ({ ...mark, id: `${id}/${mark.id}` }));
 }
 
-/** Greedy lines at spaces; a no-break space keeps a reading together. A word wider than the line stands alone. */
+/**
+ * Greedy lines at spaces; a no-break space keeps a reading together. A word wider than the line stands alone. Words are
+ * measured one by one: letters fit themselves to their neighbours inside a word, hardly across a space.
+ */
 export function wrap(
   text: string,
   width: number,
@@ -233,14 +236,20 @@ export function wrap(
   weight: "regular" | "bold",
   measure: MeasureText,
 ): string[] {
+  const gap = measure(" ", size, weight);
   const lines: string[] = [];
   let line = "";
+  let filled = 0;
   for (const word of text.split(" ").filter(Boolean)) {
-    const longer = line === "" ? word : `${line} ${word}`;
-    if (line !== "" && measure(longer, size, weight) > width) {
+    const wide = measure(word, size, weight);
+    if (line !== "" && filled + gap + wide > width) {
       lines.push(line);
       line = word;
-    } else line = longer;
+      filled = wide;
+    } else {
+      line = line === "" ? word : `${line} ${word}`;
+      filled += line === word ? wide : gap + wide;
+    }
   }
   if (line !== "") lines.push(line);
   return lines;

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import * as fontkit from "fontkit";
+import { LRUCache } from "lru-cache";
 import type { MeasureText } from "#core/display";
 
 type Weight = "regular" | "bold";
@@ -40,26 +41,52 @@ function load(script: string, weight: number): fontkit.Font {
  */
 export function runsOf(text: string, weight: Weight): Run[] {
   const runs: { text: string; name: string; font: fontkit.Font }[] = [];
-  for (const letter of text) {
-    const spelt = SCRIPTS.some((s) => has(weight, s, letter)) ? letter : letter.normalize("NFKD");
-    for (const sign of spelt) {
+  for (const letter of text)
+    for (const { sign, part } of signsOf(letter, weight)) {
       const last = runs[runs.length - 1];
-      const script = SCRIPTS.find((s) => has(weight, s, sign)) ?? "latin";
-      const part = partOf(weight, script);
       if (last?.name === part.name) last.text += sign;
       else runs.push({ text: sign, ...part });
     }
-  }
   return runs;
 }
 
-function has(weight: Weight, script: (typeof SCRIPTS)[number], letter: string): boolean {
-  return partOf(weight, script).font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0);
+interface Sign {
+  readonly sign: string;
+  readonly part: { readonly name: string; readonly font: fontkit.Font };
+}
+/** Letters looked up so far: cards say the same few again and again. */
+const looked: Readonly<Record<Weight, Map<string, readonly Sign[]>>> = {
+  regular: new Map(),
+  bold: new Map(),
+};
+
+function signsOf(letter: string, weight: Weight): readonly Sign[] {
+  const known = looked[weight].get(letter);
+  if (known) return known;
+  const spelt = scriptOf(letter, weight) ? letter : letter.normalize("NFKD");
+  const signs = [...spelt].map((sign) => ({ sign, part: partOf(weight, scriptOf(sign, weight) ?? "latin") }));
+  looked[weight].set(letter, signs);
+  return signs;
 }
 
+function scriptOf(letter: string, weight: Weight): (typeof SCRIPTS)[number] | undefined {
+  const point = letter.codePointAt(0) ?? 0;
+  return SCRIPTS.find((script) => partOf(weight, script).font.hasGlyphForCodePoint(point));
+}
+
+/** Lines measured so far, at size 1: a card is laid out at several sizes, and says what other cards say. */
+const MOST_MEASURED = 20_000;
+const widths = new LRUCache<string, number>({ max: MOST_MEASURED });
+
 /** Width of a text in the unit of `size`, shaped as it will be printed. */
-export const measureText: MeasureText = (text, size, weight) =>
-  runsOf(text, weight).reduce(
-    (sum, run) => sum + (run.font.layout(run.text, CARD_FEATURES).advanceWidth / run.font.unitsPerEm) * size,
+export const measureText: MeasureText = (text, size, weight) => {
+  const line = `${weight} ${text}`;
+  const known = widths.get(line);
+  if (known !== undefined) return known * size;
+  const width = runsOf(text, weight).reduce(
+    (sum, run) => sum + run.font.layout(run.text, CARD_FEATURES).advanceWidth / run.font.unitsPerEm,
     0,
   );
+  widths.set(line, width);
+  return width * size;
+};

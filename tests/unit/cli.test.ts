@@ -47,7 +47,7 @@ describe("the command line", () => {
     [["check", bad("broken.json", "{")], /broken\.json: This is no lesson file: it is not valid JSON/],
     [
       ["check", bad("old.json", '{"format":"regulanda-lesson","version":0}')],
-      /version 0; this program reads version 1/,
+      /"version" should be a whole number from 1 to 1, got 0/,
     ],
     [["draw", LESSON, "--svg", "--move", "41"], /--move takes a whole number from 0 to 40, got "41"/],
     [["draw", LESSON], /draw needs --svg or --json/],

@@ -1,0 +1,283 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { parseLessonText } from "#core/lesson";
+
+// The routes open the app's own database: here an empty folder's.
+const folder = mkdtempSync(join(tmpdir(), "regulanda-routes-"));
+process.env.REGULANDA_DATA = folder;
+process.env.REGULANDA_LARGEST_VIDEO_BYTES = "2048";
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const HOME = resolve(import.meta.dirname, "../..");
+const DEMO = readFileSync(join(HOME, "demo/lessons/glasshouse.json"), "utf8");
+
+type Handler = (args: {
+  request: Request;
+  params: Record<string, string | undefined>;
+  context: object;
+}) => unknown;
+interface RouteModule {
+  readonly loader?: Handler;
+  readonly action?: Handler;
+}
+const routes = import.meta.glob<RouteModule>("../../app/routes/*.{ts,tsx}", { eager: false });
+const called = new Set<string>();
+
+/** What a handler answers, an answer that is thrown among it: its status, and its body where that is data. */
+async function ask(
+  route: string,
+  what: "loader" | "action",
+  path: string,
+  params: Record<string, string> = {},
+  init: RequestInit & { duplex?: "half" } = {},
+): Promise<{ status: number; data: unknown; response: Response | null }> {
+  called.add(`${route} ${what}`);
+  const module = await routes[`../../app/routes/${route}`]?.();
+  const handler = module?.[what];
+  if (!handler) throw new Error(`${route} has no ${what}`);
+  const request = new Request(`http://127.0.0.1:4310${path}`, init);
+  try {
+    return unpacked(await handler({ request, params, context: {} }));
+  } catch (thrown) {
+    if (thrown instanceof Error) throw thrown;
+    return unpacked(thrown);
+  }
+}
+
+function unpacked(answer: unknown): { status: number; data: unknown; response: Response | null } {
+  if (answer instanceof Response) return { status: answer.status, data: null, response: answer };
+  const wrapped = answer as { type?: string; data?: unknown; init?: ResponseInit | null } | null;
+  if (wrapped?.type === "DataWithResponseInit")
+    return { status: wrapped.init?.status ?? 200, data: wrapped.data, response: null };
+  return { status: 200, data: answer, response: null };
+}
+
+const form = (fields: Record<string, string | Blob>): RequestInit => {
+  const body = new FormData();
+  for (const [name, value] of Object.entries(fields)) body.set(name, value);
+  return { method: "POST", body };
+};
+const json = (value: unknown): RequestInit => ({
+  method: "POST",
+  body: JSON.stringify(value),
+  headers: { "Content-Type": "application/json" },
+});
+const text = async (response: Response | null) => (await response?.text()) ?? "";
+
+let lessonId = "";
+beforeAll(async () => {
+  const file = new File([DEMO], "glasshouse.json", { type: "application/json" });
+  const put = await ask("shelf.tsx", "action", "/", {}, form({ intent: "bring-in", file }));
+  lessonId = put.response?.headers.get("Location")?.split("/")[2] ?? "";
+  expect(lessonId).toBe("the-lock-keepers-glasshouse");
+});
+
+describe("the shelf", () => {
+  test("shows what is on it, found by words, and takes nonsense in the address for nothing", async () => {
+    const { data } = await ask("shelf.tsx", "loader", "/?find=lock-keeper&sort=title");
+    expect(data).toMatchObject({ found: 1, all: 1, sort: "title", more: null });
+    const odd = await ask("shelf.tsx", "loader", "/?sort=upwards&shown=minus&find=%25%27%22");
+    expect(odd.data).toMatchObject({ found: 0, all: 1, sort: "latest" });
+  });
+
+  test("begins lessons, copies them, puts them away, and refuses what it cannot do in words", async () => {
+    const act = (fields: Record<string, string | Blob>) => ask("shelf.tsx", "action", "/", {}, form(fields));
+    const begun = await act({ intent: "new", title: "  Weir ", unit: "mm" });
+    expect(begun.response?.headers.get("Location")).toBe("/lessons/weir/paper");
+    expect((await act({ intent: "copy", id: "weir" })).status).toBe(200);
+    expect((await act({ intent: "copy", id: "gone" })).status).toBe(404);
+    expect((await act({ intent: "put-away", id: "weir-copy" })).data).toEqual({ problems: [] });
+    expect((await act({ intent: "bring-back", id: "weir-copy" })).data).toEqual({ problems: [] });
+    expect((await act({ intent: "from-demo", name: "no-such" })).status).toBe(404);
+    expect((await act({ intent: "from-demo", name: "crane-tower" })).status).toBe(302);
+    for (const fields of [{ intent: "new", title: "  ", unit: "mm" }, { intent: "burn" }, {}])
+      expect((await act(fields)).status).toBe(400);
+    const broken = await act({ intent: "bring-in", file: new File(["{"], "half.json") });
+    expect(broken.status).toBe(400);
+    expect(JSON.stringify(broken.data)).toMatch(/half\.json.*was not brought in.*not valid JSON/);
+    const large = await act({
+      intent: "bring-in",
+      file: new File([new Uint8Array(9 * 1024 ** 2)], "large.json"),
+    });
+    expect(large.status).toBe(413);
+  });
+});
+
+describe("a lesson", () => {
+  const of = () => ({ lessonId });
+  const none = { lessonId: "no-such" };
+
+  test("is sent with its revision, opens where the next thing to do is, and says when it is not there", async () => {
+    const { data } = await ask("lesson.tsx", "loader", `/lessons/${lessonId}`, of());
+    expect(data).toMatchObject({ id: lessonId, revision: 1, canUndo: false });
+    const start = await ask("lesson-start.tsx", "loader", `/lessons/${lessonId}`, of());
+    expect(start.response?.headers.get("Location")).toBe(`/lessons/${lessonId}/hand-out`);
+    for (const [route, what] of [
+      ["lesson.tsx", "loader"],
+      ["lesson-start.tsx", "loader"],
+      ["hand-out.tsx", "loader"],
+      ["hand-out.tsx", "action"],
+      ["log.tsx", "loader"],
+      ["rehearse.tsx", "loader"],
+      ["bundle-out.ts", "loader"],
+      ["lesson-file.ts", "loader"],
+      ["lesson-picture.ts", "loader"],
+      ["watch.ts", "loader"],
+    ] as const) {
+      const gone = await ask(route, what, "/lessons/no-such", none);
+      expect([route, gone.status]).toEqual([route, 404]);
+      expect(await text(gone.response)).toMatch(/no (lesson|picture)/);
+    }
+  });
+
+  test("is taken out as the file it came as, and as a bundle", async () => {
+    const file = await ask("lesson-file.ts", "loader", `/lessons/${lessonId}/file`, of());
+    expect(parseLessonText(await text(file.response))).toEqual(parseLessonText(DEMO));
+    expect(file.response?.headers.get("Content-Disposition")).toContain(`${lessonId}.json`);
+    const bundle = await ask("bundle-out.ts", "loader", `/lessons/${lessonId}/bundle`, of());
+    const bytes = new Uint8Array((await bundle.response?.arrayBuffer()) ?? new ArrayBuffer(0));
+    // "PK": the first local file header of a ZIP archive (APPNOTE, 4.3.7, from memory).
+    expect([...bytes.slice(0, 4)]).toEqual([0x50, 0x4b, 3, 4]);
+    const put = { method: "PUT", body: bytes, headers: { "X-File-Name": "again.zip" } };
+    const again = await ask("bundle-in.ts", "action", "/bundles", {}, put);
+    expect(again.data).toMatchObject({ id: `${lessonId}-2` });
+    expect((await ask("bundle-in.ts", "action", "/bundles", {}, { method: "PUT" })).status).toBe(400);
+    const none = { method: "PUT", body: "no zip", headers: { "X-File-Name": "no.zip" } };
+    expect((await ask("bundle-in.ts", "action", "/bundles", {}, none)).status).toBe(400);
+  });
+
+  test("is saved edit by edit, steps back, and refuses what cannot be", async () => {
+    const save = (value: unknown) => ask("save.ts", "action", `/lessons/${lessonId}/save`, of(), json(value));
+    const title = (value: string) => [{ id: "lesson", field: "title", value }];
+    expect((await save({ intent: "changes", base: 1, changes: title("Two") })).data).toEqual({
+      kind: "saved",
+      revision: 2,
+    });
+    expect((await save({ intent: "changes", base: 2, changes: title("") })).data).toMatchObject({
+      kind: "refused",
+    });
+    expect((await save({ intent: "changes", base: 1, changes: title("Mine") })).data).toMatchObject({
+      kind: "conflict",
+    });
+    expect((await save({ intent: "undo", base: 2 })).data).toEqual({ kind: "saved", revision: 3 });
+    expect((await save({ intent: "redo", base: 3 })).data).toEqual({ kind: "saved", revision: 4 });
+    expect((await save({ intent: "explode" })).status).toBe(400);
+    expect((await save("not an edit")).status).toBe(400);
+    const gone = await ask(
+      "save.ts",
+      "action",
+      "/lessons/no-such/save",
+      none,
+      json({ intent: "undo", base: 1 }),
+    );
+    expect(gone.status).toBe(404);
+  });
+
+  test("has a log from which revisions are looked at and brought back", async () => {
+    const log = await ask("log.tsx", "loader", `/lessons/${lessonId}/log`, of());
+    expect(log.data).toMatchObject({ prints: [], setAside: [{ baseRevision: 1 }] });
+    const looked = { ...of(), revision: "1" };
+    const picture = await ask("revision-picture.ts", "loader", `/x?to=2`, looked);
+    expect(await text(picture.response)).toMatch(/^<svg /);
+    const missing = await ask("revision-picture.ts", "loader", "/x", { ...of(), revision: "99" });
+    expect(missing.status).toBe(404);
+    expect((await ask("revision-picture.ts", "loader", "/x", { ...of(), revision: "one" })).status).toBe(404);
+    expect((await ask("log.tsx", "action", "/x", of(), form({ revision: "1" }))).data).toEqual({
+      problem: null,
+    });
+    expect((await ask("log.tsx", "action", "/x", of(), form({ revision: "99" }))).status).toBe(404);
+    expect((await ask("log.tsx", "action", "/x", of(), form({}))).status).toBe(400);
+  });
+
+  test("is printed: pages, a print in the log, and its file, the same each time it is asked for", async () => {
+    const before = await ask("hand-out.tsx", "loader", "/x", of());
+    expect(before.data).toMatchObject({ prints: [] });
+    const { data } = await ask("hand-out.tsx", "action", "/x", of(), { method: "POST" });
+    const { printId } = data as { printId: number };
+    const after = await ask("hand-out.tsx", "loader", "/x", of());
+    expect(after.data).toMatchObject({ prints: [{ id: printId, revision: 5 }] });
+    const pdf = async () => {
+      const { response } = await ask("print-pdf.ts", "loader", "/x", { ...of(), printId: String(printId) });
+      return Buffer.from((await response?.arrayBuffer()) ?? new ArrayBuffer(0));
+    };
+    const file = await pdf();
+    expect(file.subarray(0, 5).toString()).toBe("%PDF-");
+    expect(file.equals(await pdf())).toBe(true);
+    for (const printId of ["999", "x"])
+      expect((await ask("print-pdf.ts", "loader", "/x", { ...of(), printId })).status).toBe(404);
+  });
+
+  test("writes out its times in every format, and nothing at an address of none", async () => {
+    for (const format of ["vtt", "srt", "chapters", "chapter-list", "steps", "otio", "edl", "csv"]) {
+      const { status, response } = await ask("times.ts", "loader", "/x", { ...of(), format });
+      expect([format, status]).toEqual([format, 200]);
+      expect((await text(response)).length).toBeGreaterThan(100);
+    }
+    expect((await ask("times.ts", "loader", "/x", { ...of(), format: "docx" })).status).toBe(404);
+    // Without a recording there is nothing to cut.
+    expect((await ask("times.ts", "loader", "/x", { lessonId: "weir", format: "edl" })).status).toBe(404);
+  });
+
+  test("takes in recordings of its kind and size, and gives them out in ranges", async () => {
+    const put = (body: BodyInit, type: string) =>
+      ask("recording.ts", "action", "/x", of(), {
+        method: "PUT",
+        body,
+        headers: { "Content-Type": type, "X-File-Name": "take.mp4" },
+      });
+    const { data } = await put("the bytes of a film", "video/mp4");
+    const { file } = data as { file: string };
+    expect((await put("a note", "text/plain")).status).toBe(415);
+    expect((await put(new Uint8Array(4096), "video/mp4")).status).toBe(413);
+    expect((await ask("recording.ts", "action", "/x", none, { method: "PUT" })).status).toBe(404);
+    const get = (headers: HeadersInit = {}) => ask("media.ts", "loader", "/x", { file }, { headers });
+    expect(await text((await get()).response)).toBe("the bytes of a film");
+    const part = (await get({ Range: "bytes=4-8" })).response;
+    expect([part?.status, await text(part)]).toEqual([206, "bytes"]);
+    expect((await get({ Range: "bytes=99-" })).status).toBe(416);
+    expect((await ask("media.ts", "loader", "/x", { file: "../regulanda.sqlite" })).status).toBe(404);
+    // The recording the lesson names is not among them: said, not failed.
+    const { data: said } = await ask("rehearse.tsx", "loader", "/x", of());
+    expect(said).toEqual({ missingFile: "glasshouse-take.mp4" });
+  });
+
+  test("calls out what is saved to whoever watches, and lets go of who has gone", async () => {
+    const gone = new AbortController();
+    const { response } = await ask("watch.ts", "loader", "/x", of(), { signal: gone.signal });
+    const reader = response?.body?.getReader();
+    const heard = async () => new TextDecoder().decode((await reader?.read())?.value);
+    expect(await heard()).toBe("data: 5\n\n");
+    await ask("save.ts", "action", "/x", of(), json({ intent: "undo", base: 5 }));
+    const edit = { intent: "changes", base: 5, changes: [{ id: "lesson", field: "title", value: "Heard" }] };
+    await ask("save.ts", "action", "/x", of(), json(edit));
+    expect(await heard()).toBe("data: 6\n\n");
+    gone.abort();
+    expect((await reader?.read())?.done).toBe(true);
+  });
+
+  test("has its drawing for the shelf", async () => {
+    const { makeDigest } = await import("../../server/digests.server.ts");
+    await makeDigest(lessonId);
+    const { response } = await ask("lesson-picture.ts", "loader", "/x", of());
+    expect(response?.headers.get("Content-Type")).toBe("image/svg+xml");
+    expect(await text(response)).toMatch(/^<svg /);
+  });
+});
+
+test("any other address is answered in words", async () => {
+  const { status, response } = await ask("not-found.tsx", "loader", "/nowhere");
+  expect([status, await text(response)]).toEqual([404, expect.stringMatching(/nothing at this address/)]);
+});
+
+test("every loader and action of every route was called", async () => {
+  const all: string[] = [];
+  for (const file of readdirSync(join(HOME, "app/routes"))) {
+    if (file.endsWith(".server.ts")) continue;
+    const source = readFileSync(join(HOME, "app/routes", file), "utf8");
+    for (const what of ["loader", "action"])
+      if (new RegExp(`export (?:async )?function ${what}\\b`).test(source)) all.push(`${file} ${what}`);
+  }
+  expect([...called].sort()).toEqual(all.sort());
+});
