@@ -1,6 +1,6 @@
 export type { RuledLine } from "./drafter.ts";
 export { along, Drafter } from "./drafter.ts";
-export type { Evaluation } from "./evaluate.ts";
+export type { Evaluation, MakesOnly } from "./evaluate.ts";
 export { evaluate } from "./evaluate.ts";
 export type {
   Aim,

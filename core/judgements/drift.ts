@@ -1,4 +1,12 @@
-import { type Evaluation, evaluate, type Move, needsOf, type Slips } from "../drafter/index.ts";
+import {
+  type Evaluation,
+  evaluate,
+  type MakesOnly,
+  type Move,
+  NO_SLIPS,
+  needsOf,
+  type Slips,
+} from "../drafter/index.ts";
 import { findPaperPoint, type HLine, type HPoint } from "../geometry/index.ts";
 import type { View } from "../view/index.ts";
 
@@ -25,6 +33,8 @@ export interface PointDrift {
 /** One way in which a hand can err: which move, and the slip for an error of so many mm. */
 export interface Source {
   readonly moveId: string;
+  /** The point or line that is not where it should be. */
+  readonly about: string;
   readonly slip: (mm: number) => Slips;
 }
 
@@ -33,8 +43,8 @@ const PROBE_MM = 1e-4;
 
 /**
  * The expected error of every point of some moves, to first order: each mark and each ruler edge errs by itself, evenly
- * within ± the hand's tolerance, and the effects add as variances. Derivatives are taken by carrying the moves out once
- * more with a single small slip (C. F. Gauss, Theoria combinationis, 1823, for the law of propagation; from memory).
+ * within ± the hand's tolerance, and the effects add as variances. Derivatives are taken by carrying out once more,
+ * with a single small slip, what that slip reaches (C. F. Gauss, Theoria combinationis, 1823, for the law of propagation; from memory).
  */
 export function driftOf(
   moves: readonly Move[],
@@ -43,17 +53,30 @@ export function driftOf(
   hand: Hand = USUAL_HAND,
 ): PointDrift[] {
   const outside = outsideNeeds(moves, known);
-  const exact = evaluate(moves, view, undefined, outside);
+  const found = evaluate(moves, view, undefined, outside);
+  const exact = {
+    points: new Map([...outside.points, ...found.points]),
+    lines: new Map([...outside.lines, ...found.lines]),
+  };
+  const rules = oneByOne(moves);
+  const reaches = new Map<string, readonly OneRule[]>();
   const points = moves.flatMap((m) => m.points);
+  const place = new Map(points.map((p, i) => [p.id, i]));
+  const onPaper = points.map(({ id }) => {
+    const p = exact.points.get(id);
+    return p ? findPaperPoint(p) : null;
+  });
   const variance = points.map(() => 0);
   const most = points.map(() => ({ moveId: "", part: 0 }));
   // An even spread over ± t has the standard deviation t/√3.
   const sigma = hand.withinMm / Math.sqrt(3);
   for (const source of sourcesOf(moves)) {
-    const slipped = evaluate(moves, view, source.slip(PROBE_MM), outside);
-    for (const [i, point] of points.entries()) {
-      const [a, b] = [exact.points.get(point.id), slipped.points.get(point.id)];
-      const [p, q] = [a && findPaperPoint(a), b && findPaperPoint(b)];
+    const reached = reaches.get(source.about) ?? reachedFrom(source.about, rules);
+    reaches.set(source.about, reached);
+    const slipped = evaluate(reached, view, source.slip(PROBE_MM), exact);
+    for (const [id, b] of slipped.points) {
+      const i = place.get(id) ?? -1;
+      const [p, q] = [onPaper[i], findPaperPoint(b)];
       if (!p || !q) continue;
       const effect = (Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm) / PROBE_MM) * sigma;
       const part = effect * effect;
@@ -68,6 +91,27 @@ export function driftOf(
     weakestMove: most[i]?.moveId ?? "",
     weakestShare: (variance[i] ?? 0) > 0 ? (most[i]?.part ?? 0) / (variance[i] ?? 1) : 0,
   }));
+}
+
+/** A single point or line of a move, with what it needs. */
+type OneRule = MakesOnly & { readonly id: string; readonly needs: readonly string[] };
+
+/** Every point and line of some moves by itself, in the order in which they are found. */
+function oneByOne(moves: readonly Move[]): OneRule[] {
+  return moves.flatMap((move) => [
+    ...move.lines.map((line) => ({ id: line.id, needs: needsOf(line.rule), lines: [line], points: [] })),
+    ...move.points.map((point) => ({ id: point.id, needs: needsOf(point.rule), lines: [], points: [point] })),
+  ]);
+}
+
+/** Of these rules those that a slip of one takes with it: everything else stays where it was. */
+function reachedFrom(about: string, rules: readonly OneRule[]): OneRule[] {
+  const moved = new Set([about]);
+  return rules.filter(({ id, needs }) => {
+    if (id !== about && !needs.some((need) => moved.has(need))) return false;
+    moved.add(id);
+    return true;
+  });
 }
 
 /** Of all that is known, only what these moves go on from: they are carried out many times over. */
@@ -88,36 +132,49 @@ function outsideNeeds(
 
 /** Every way in which these moves can go wrong by themselves. */
 export function sourcesOf(moves: readonly Move[]): Source[] {
-  const none = { points: new Map(), along: new Map(), lines: new Map() };
-  return moves.flatMap((move): Source[] => {
-    const { id: moveId } = move;
-    const marks = move.points.flatMap(({ id, rule }): Source[] => {
+  return moves.flatMap(({ id: moveId, points, lines }): Source[] => [
+    ...points.flatMap(({ id, rule }): Source[] => {
       switch (rule.kind) {
         case "from-edges":
           return [
-            { moveId, slip: (mm) => ({ ...none, points: new Map([[id, { dxMm: mm, dyMm: 0 }]]) }) },
-            { moveId, slip: (mm) => ({ ...none, points: new Map([[id, { dxMm: 0, dyMm: mm }]]) }) },
+            {
+              moveId,
+              about: id,
+              slip: (mm) => ({ ...NO_SLIPS, points: new Map([[id, { dxMm: mm, dyMm: 0 }]]) }),
+            },
+            {
+              moveId,
+              about: id,
+              slip: (mm) => ({ ...NO_SLIPS, points: new Map([[id, { dxMm: 0, dyMm: mm }]]) }),
+            },
           ];
         case "along":
         case "measured":
         case "share":
         case "part-way-to-vp":
         case "on-line-from-edge":
-          return [{ moveId, slip: (mm) => ({ ...none, along: new Map([[id, mm]]) }) }];
+          return [{ moveId, about: id, slip: (mm) => ({ ...NO_SLIPS, along: new Map([[id, mm]]) }) }];
         case "crossing":
         case "same":
         case "sheet-corner":
           return [];
       }
-    });
-    const rulers = move.lines.flatMap(({ id, rule }): Source[] =>
+    }),
+    ...lines.flatMap(({ id, rule }): Source[] =>
       rule.kind === "toward" || rule.kind === "join"
         ? [
-            { moveId, slip: (mm) => ({ ...none, lines: new Map([[id, { startMm: mm, endMm: 0 }]]) }) },
-            { moveId, slip: (mm) => ({ ...none, lines: new Map([[id, { startMm: 0, endMm: mm }]]) }) },
+            {
+              moveId,
+              about: id,
+              slip: (mm) => ({ ...NO_SLIPS, lines: new Map([[id, { startMm: mm, endMm: 0 }]]) }),
+            },
+            {
+              moveId,
+              about: id,
+              slip: (mm) => ({ ...NO_SLIPS, lines: new Map([[id, { startMm: 0, endMm: mm }]]) }),
+            },
           ]
         : [],
-    );
-    return [...marks, ...rulers];
-  });
+    ),
+  ]);
 }

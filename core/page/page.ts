@@ -13,5 +13,6 @@ export type Page = Knowledge & Hand & EdgeWork;
 export function openPage(d: Drafter, subject: Subject): Page {
   const known = knowledgeOf(subject);
   const hand = handOn(d, known);
-  return { ...known, ...hand, ...edgesOn(known, hand, subject.built.solid) };
+  // Half as dear as spreading three wide objects into a fourth, and every thing drawn opens a page.
+  return Object.assign(known, hand, edgesOn(known, hand, subject.built.solid));
 }

@@ -1,4 +1,5 @@
 import { type Finding, formatLength } from "../base/index.ts";
+import type { Move } from "../drafter/index.ts";
 import { driftOf, type Hand, type PointDrift, USUAL_HAND } from "../judgements/index.ts";
 import { type ObjectDrawing, withOtherDepthMark } from "../program/index.ts";
 import type { View } from "../view/index.ts";
@@ -14,8 +15,10 @@ export function judgeDrift(
 ): { points: readonly PointDrift[]; findings: readonly Finding[] } {
   const points: PointDrift[] = [];
   const findings: Finding[] = [];
+  const movesOf = new Map<string, Move[]>(lesson.objects.map(({ id }) => [id, []]));
+  for (const move of moves) if (move.hand !== "erase") movesOf.get(move.objectId ?? "")?.push(move);
   for (const object of lesson.objects) {
-    const own = moves.filter((m) => m.objectId === object.id && m.hand !== "erase");
+    const own = movesOf.get(object.id) ?? [];
     if (own.length === 0) continue;
     const drift = driftOf(own, view, evaluation, hand);
     points.push(...drift);
@@ -53,8 +56,8 @@ export function judgeDrift(
   return { points, findings };
 }
 
-/** Guides tried for the depth mark. */
-const OTHER_GUIDES = [0, 1, 2, 3];
+/** Guides a depth can be marked on. */
+const GUIDES = [0, 1, 2, 3];
 
 /** Another place for the depth mark that halves the worst drift of a thing, or null. */
 function halvedBy(
@@ -64,7 +67,8 @@ function halvedBy(
   known: ComputedLesson["evaluation"],
   hand: Hand,
 ): { depthMark: number; from: string; expectedMm: number } | null {
-  for (const depthMark of OTHER_GUIDES) {
+  for (const depthMark of GUIDES) {
+    if (depthMark === (drawing.standing.object.depthMark ?? 0)) continue;
     const moves = withOtherDepthMark(drawing, view, depthMark);
     const expectedMm = Math.max(0, ...driftOf(moves, view, known, hand).map((p) => p.expectedMm));
     const mark = moves.flatMap((m) => m.points).find((p) => p.rule.kind === "part-way-to-vp");

@@ -37,10 +37,11 @@ function photographed(
       Math.round((p.yMm * PX_PER_MM - 0.5) * 2 ** shift),
     );
   for (const { from, to } of lines) cv.line(mat, at(from), at(to), new cv.Scalar(90), 2, cv.LINE_AA, shift);
-  const luma = new Uint8Array(mat.data.length);
-  // A lamp on the left: the right side is darker by a fifth.
-  for (let i = 0; i < luma.length; i++) luma[i] = (mat.data[i] ?? 0) * (1 - (0.2 * (i % w)) / w);
+  const drawn = new Uint8Array(mat.data);
   mat.delete();
+  const luma = new Uint8Array(drawn.length);
+  // A lamp on the left: the right side is darker by a fifth.
+  for (let i = 0; i < luma.length; i++) luma[i] = (drawn[i] ?? 0) * (1 - (0.2 * (i % w)) / w);
   return { widthPx: w, heightPx: h, luma, pxPerMm: PX_PER_MM };
 }
 

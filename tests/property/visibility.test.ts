@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { holds } from "../holds.ts";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
 type V3 = readonly [number, number, number];
@@ -124,19 +125,17 @@ function checkLesson(lesson: Lesson): { hidden: number; seen: number } {
       const later = hiders
         .filter((h) => h && h.closesAt > stroke.moveIndex)
         .map((h) => h?.erasedAt ?? Number.POSITIVE_INFINITY);
-      const where = `${stroke.id} at ${share.toFixed(3)} (${x.toFixed(2)}, ${y.toFixed(2)})`;
+      const where = () => `${stroke.id} at ${share.toFixed(3)} (${x.toFixed(2)}, ${y.toFixed(2)})`;
       if (already) {
-        expect(piece, `${where} lies behind a closed solid`).toBeUndefined();
+        holds(!piece, () => `${where()} lies behind a closed solid`);
         count.hidden++;
         continue;
       }
-      expect(piece, `${where} is free and should be drawn`).toBeDefined();
+      if (!piece) expect.fail(`${where()} is free and should be drawn`);
       count.seen++;
-      if (later.length > 0)
-        expect(piece?.diesAt ?? Number.POSITIVE_INFINITY, `${where} is covered later`).toBeLessThanOrEqual(
-          Math.min(...later),
-        );
-      else if (!isTail) expect(piece?.diesAt, `${where} is never covered`).toBeNull();
+      const dies = piece.diesAt ?? Number.POSITIVE_INFINITY;
+      if (later.length > 0) holds(dies <= Math.min(...later), () => `${where()} is covered later`);
+      else holds(isTail || piece.diesAt === null, () => `${where()} is never covered`);
     }
   }
   return count;
