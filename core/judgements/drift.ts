@@ -61,7 +61,6 @@ export function driftOf(
   const rules = oneByOne(moves);
   const reaches = new Map<string, readonly OneRule[]>();
   const points = moves.flatMap((m) => m.points);
-  const place = new Map(points.map((p, i) => [p.id, i]));
   const onPaper = points.map(({ id }) => {
     const p = exact.points.get(id);
     return p ? findPaperPoint(p) : null;
@@ -74,9 +73,9 @@ export function driftOf(
     const reached = reaches.get(source.about) ?? reachedFrom(source.about, rules);
     reaches.set(source.about, reached);
     const slipped = evaluate(reached, view, source.slip(PROBE_MM), exact);
-    for (const [id, b] of slipped.points) {
-      const i = place.get(id) ?? -1;
-      const [p, q] = [onPaper[i], findPaperPoint(b)];
+    for (const [i, { id }] of points.entries()) {
+      const [p, b] = [onPaper[i], slipped.points.get(id)];
+      const q = b && findPaperPoint(b);
       if (!p || !q) continue;
       const effect = (Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm) / PROBE_MM) * sigma;
       const part = effect * effect;
@@ -108,7 +107,8 @@ function oneByOne(moves: readonly Move[]): OneRule[] {
 function reachedFrom(about: string, rules: readonly OneRule[]): OneRule[] {
   const moved = new Set([about]);
   return rules.filter(({ id, needs }) => {
-    if (id !== about && !needs.some((need) => moved.has(need))) return false;
+    // What is found a second time is then where its second rule puts it.
+    if (!moved.has(id) && !needs.some((need) => moved.has(need))) return false;
     moved.add(id);
     return true;
   });
