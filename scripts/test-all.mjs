@@ -7,7 +7,6 @@ const home = resolve(dirname(fileURLToPath(import.meta.url)), "..");
 const STAGES = [
   ["Lint and format", "npx", ["biome", "check", "."]],
   ["Types", "npm", ["run", "-s", "typecheck"]],
-  ["JSON Schema is current", "npm", ["run", "-s", "schema", "--", "--check"]],
   ["Unit, property and golden tests", "npx", ["vitest", "run"]],
   ["Browser tests", "npx", ["playwright", "test"]],
 ];

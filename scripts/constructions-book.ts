@@ -1,0 +1,135 @@
+import { applyChanges, CHOOSABLE, type Choosable, putObject, sampleLesson } from "#core/changes";
+import { drawState, PAPER_PALETTE, toSvg } from "#core/display";
+import type { Lesson } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+import {
+  boundsAt,
+  type ObjectOption,
+  type ObjectSlice,
+  objectOptions,
+  RECIPE_NAMES,
+  RECIPES,
+  type RecipeName,
+  recipeNamed,
+} from "#core/recipes";
+import { planView } from "#core/view";
+
+const KINDS = ["one-point", "two-point"] as const;
+
+/** The book of constructions and the pictures in it, by file name. */
+export interface ConstructionsBook {
+  readonly markdown: string;
+  readonly pictures: ReadonlyMap<string, string>;
+}
+
+/**
+ * Every construction with its pictures, its words, its options and what lands on the sheet at a press, written by the
+ * engine. A test compares it with `docs/constructions.md`: whoever changes a size, an option or a default changes the book.
+ */
+export function constructionsBook(): ConstructionsBook {
+  const pictures = new Map<string, string>();
+  const chapters = RECIPE_NAMES.map((recipe) => {
+    for (const kind of KINDS) pictures.set(pictureName(recipe, kind), picture(recipe, kind));
+    return chapter(recipe);
+  });
+  return {
+    markdown: `# Constructions
+
+Every construction the engine knows, in teaching order, drawn and worded by the engine itself (\`npm run constructions\`).
+Each works in one-, two- and three-point views; the words are those of the one-point sample. A press without a drag puts a
+thing down as written under "At a press", in millimetres on an A4 sheet.
+
+${chapters.join("\n\n")}
+`,
+    pictures,
+  };
+}
+
+function chapter(recipe: RecipeName): string {
+  const shown = KINDS.map(
+    (kind) => `![${recipe} in ${kind}](constructions/${pictureName(recipe, kind)})`,
+  ).join(" | ");
+  return [
+    `## ${recipe}`,
+    recipeNamed(recipe).about,
+    `| one-point | two-point |\n| --- | --- |\n| ${shown} |`,
+    told(recipe),
+    options(recipe),
+    ...CHOOSABLE.filter((c) => c.recipe === recipe).map(atAPress),
+  ]
+    .filter(Boolean)
+    .join("\n\n");
+}
+
+function picture(recipe: RecipeName, kind: (typeof KINDS)[number]): string {
+  const { paper, sheet, moves } = computeLesson(sampleLesson(recipe, kind));
+  const state = drawState(paper, sheet, moves.length - 1, moves.length, "bench");
+  return toSvg({ ...state, alt: `${recipe}, ${kind}` }, PAPER_PALETTE);
+}
+
+const pictureName = (recipe: RecipeName, kind: string) => `${recipe}-${kind}.svg`;
+
+function told(recipe: RecipeName): string {
+  const lesson = sampleLesson(recipe, "one-point");
+  const { id } = ownOf(lesson);
+  return computeLesson(lesson)
+    .steps.filter((s) => s.objectId === id && s.kind !== "erase")
+    .map(
+      (s) =>
+        `1. **${s.title.replace(/^[^:]*: /, "")}** ${s.instruction.join(" ")}${s.check ? ` *Check:* ${s.check}` : ""}`,
+    )
+    .join("\n");
+}
+
+function options(recipe: RecipeName): string {
+  const rows = objectOptions(ownOf(sampleLesson(recipe, "one-point"))).map(
+    (o) => `| ${o.label} | \`${o.field}\` | ${mayBe(o, recipe)} |`,
+  );
+  return `| Option | in the document | may be |\n| --- | --- | --- |\n${rows.join("\n")}`;
+}
+
+function mayBe(option: ObjectOption, recipe: RecipeName): string {
+  switch (option.kind) {
+    case "count":
+    case "part":
+      return `${option.least} to ${option.most}`;
+    case "length": {
+      const { least, most } = boundsAt(RECIPES[recipe].shape, option.field);
+      return `${least} to ${most} mm`;
+    }
+    case "choice":
+      return option.choices.map(([value, label]) => `${value}: ${label}`).join("; ");
+    case "switch":
+      return "yes or no";
+    case "text":
+      return "words";
+  }
+}
+
+/** What a press in the middle of the sheet puts down, as the document says it. */
+function atAPress(chosen: Choosable): string {
+  const based = sampleLesson(chosen.name, "one-point");
+  const lesson = { ...based, objects: based.objects.slice(0, -1) };
+  const at = { xMm: 90, yMm: 130 };
+  const put = putObject(
+    lesson,
+    planView(lesson.view, lesson.sheet),
+    chosen.name,
+    at,
+    at,
+    lesson.objects[0]?.id,
+  );
+  const changed = put && applyChanges(lesson, put.changes);
+  const object = changed?.ok ? JSON.stringify(ownOf(changed.value.lesson), rounded) : "nothing";
+  return `At a press, as "${chosen.menu}": \`${object}\``;
+}
+
+const rounded = (_key: string, value: unknown) =>
+  typeof value === "number" ? Math.round(value * 1000) / 1000 : value;
+
+/** The construction shown in a sample: what stands there for it to lean on comes before it. */
+function ownOf(lesson: Lesson): ObjectSlice {
+  const own = lesson.objects.at(-1);
+  if (!own) throw new Error("the sample shows nothing");
+  return own;
+}
