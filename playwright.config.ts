@@ -6,6 +6,8 @@ export default defineConfig({
   testDir: "tests/e2e",
   testMatch: "*.e2e.ts",
   workers: 2,
+  // Every test makes what it works on: they are shared out one by one, so that neither worker waits for the other's long file.
+  fullyParallel: true,
   timeout: 60_000,
   // A browser on a busy machine may miss a deadline once; a fault fails twice.
   retries: process.env.CI ? 1 : 0,

@@ -1,8 +1,7 @@
 import type { Page } from "@playwright/test";
 import { frameAt, strokeIdOf } from "#core/display";
-import type { Lesson } from "#core/lesson";
 import { writeWebVtt } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
+import { type ComputedLesson, computeLesson } from "#core/pipeline";
 import { lessonToSource } from "#core/schedule";
 import { copyOf, documentOf, expect, saved, seek, shownMoment, test } from "./bench-hand.ts";
 
@@ -22,9 +21,8 @@ async function mark(page: Page, from: number, to: number) {
 }
 
 /** The strokes the overlay must show at a moment of lesson time, once for each mark. */
-function expected(lesson: Lesson, atMs: number, withVideo: boolean): string[] {
-  const computed = computeLesson(lesson);
-  const { drawing } = frameAt({ ...computed, hand: lesson.plan.hand }, atMs, {
+function expected(computed: ComputedLesson, atMs: number, withVideo: boolean): string[] {
+  const { drawing } = frameAt({ ...computed, hand: computed.lesson.plan.hand }, atMs, {
     medium: withVideo ? "overlay" : "bench",
     tools: !withVideo,
     withSheet: !withVideo,
@@ -105,7 +103,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
   for (let i = 0; i < 15; i++) {
     await seek(page, Math.round((chance() * (computed.schedule.totalMs - 2000)) / 10) * 10);
     const shown = await shownMoment(page);
-    expect(shown.strokes).toEqual(expected(told, shown.atMs, true));
+    expect(shown.strokes).toEqual(expected(computed, shown.atMs, true));
     const sourceMs = await page.locator("video").evaluate((v) => (v as HTMLVideoElement).currentTime * 1000);
     expect(Math.abs(sourceMs - lessonToSource(map, shown.atMs))).toBeLessThan(FRAME_MS * 2);
   }
@@ -154,7 +152,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
   for (let i = 0; i < 15; i++) {
     await seek(page, Math.round((chance() * (is.schedule.totalMs - 2000)) / 10) * 10);
     const shown = await shownMoment(page);
-    expect(shown.strokes).toEqual(expected(retold, shown.atMs, false));
+    expect(shown.strokes).toEqual(expected(is, shown.atMs, false));
   }
 
   // Cards keep their pictures and marks: only their times have moved. A changed word makes one stale.
