@@ -2,8 +2,8 @@ import { defineConfig, mergeConfig } from "vitest/config";
 import { BaseSequencer, type TestSpecification } from "vitest/node";
 import usual from "../../vitest.config.ts";
 
-/** The quick ones first, so that most faults are noticed within seconds: unit tests, then goldens, then properties. */
-const ORDER = ["/unit/", "/golden/", "/property/"];
+/** The quick ones first, so that most faults are noticed within seconds: goldens, then unit tests, then properties. */
+const ORDER = ["/golden/", "/unit/", "/property/"];
 /** Tests that look at the whole, or start other programs, take long for what they find here. */
 const LAST = [
   "recipes.test",

@@ -1,0 +1,127 @@
+import { createHash } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { drawSlip, drawState, frameAt } from "#core/display";
+import {
+  dragObjectHandle,
+  dragPaperHandle,
+  objectHandles,
+  objectMeasures,
+  paperHandles,
+} from "#core/handles";
+import { costOf } from "#core/judgements";
+import { type Lesson, parseLessonText } from "#core/lesson";
+import {
+  type ComputedLesson,
+  computeLesson,
+  EXPORT_FORMATS,
+  exportLesson,
+  judgeDrift,
+  readiness,
+  sightAids,
+} from "#core/pipeline";
+import { holdsToAdd, placeInWords, proposeVanishingPoints } from "#core/proposals";
+
+// What the app makes of the demo lessons, to be read over when it changes (vitest -u): words in full, pictures by a digest.
+const FOLDER = join(import.meta.dirname, "../../demo/lessons");
+
+/** Numbers to a hundredth of a millimetre: below it two machines may differ. */
+const plain = (value: unknown): string =>
+  JSON.stringify(value, (_, v) => (typeof v === "number" ? Math.round(v * 100) / 100 + 0 : v));
+
+const digest = (value: unknown) => createHash("sha256").update(plain(value)).digest("hex").slice(0, 12);
+
+function stepsOf({ steps, schedule, moves }: ComputedLesson): string[] {
+  return steps.flatMap((s) => {
+    const window = schedule.windows.find((w) => w.stepId === s.id);
+    return [
+      `${s.number}. ${s.title} [${s.id}; ${window?.startMs}–${window?.endMs} ms; moves ${s.firstMove}–${s.lastMove}]`,
+      ...[...s.readings, ...s.instruction, ...s.notes, s.check, s.slip]
+        .filter(Boolean)
+        .map((line) => `   ${line}`),
+      `   ${s.newLines} new lines, ${s.wordCount} words, moves ${digest(moves.slice(s.firstMove, s.lastMove + 1))}`,
+    ];
+  });
+}
+
+function handlesOf({ lesson, program, view }: ComputedLesson): string[] {
+  const near = (at: { xMm: number; yMm: number }) => ({ xMm: at.xMm + 7, yMm: at.yMm - 3 });
+  return [
+    ...paperHandles(lesson).map((h) => `${plain(h)} → ${plain(dragPaperHandle(lesson, h.id, near(h.at)))}`),
+    ...lesson.objects.flatMap((o) => [
+      ...objectHandles(o, program.scene, view).map(
+        (h) => `${plain(h)} → ${plain(dragObjectHandle(o, program.scene, h.id, near(h.at), view))}`,
+      ),
+      ...objectMeasures(o, view).map(plain),
+    ]),
+  ];
+}
+
+function picturesOf(c: ComputedLesson): string[] {
+  const { paper, sheet, moves, steps, schedule } = c;
+  const options = { medium: "overlay", tools: true, withSheet: true } as const;
+  const tenths = Array.from({ length: 11 }, (_, i) => Math.round((schedule.totalMs * i) / 10));
+  return [
+    `finished ${digest(drawState(paper, sheet, moves.length - 1, moves.length, "bench"))}`,
+    ...steps.map((s) => `${s.id} slip ${digest(drawSlip(paper, sheet, s, "card"))}`),
+    ...tenths.map((at) => `at ${at} ms ${digest(frameAt(c, at, options))}`),
+    ...(["seams", "tape", "cone", "ruler"] as const).map(
+      (aid) => `${aid} ${digest(sightAids(c, new Set([aid])))}`,
+    ),
+  ];
+}
+
+function proposalsOf(c: ComputedLesson): string[] {
+  const worst = judgeDrift(c)
+    .points.filter((p) => p.expectedMm > 1)
+    .map((p) => `${p.pointId} strays ${plain(p.expectedMm)} mm, by ${p.weakestMove}`);
+  return [
+    ...judgeDrift(c).findings.map((f) => f.message),
+    ...worst,
+    ...c.findings.map(
+      (f) => `${f.severity} ${f.code} ${f.about ?? ""}: ${f.message} ${plain(f.mend ?? null)}`,
+    ),
+    `cost ${plain(costOf(c.paper, c.moves.length))}`,
+    `vanishing points ${plain(proposeVanishingPoints(c.lesson))}`,
+    `holds ${plain(holdsToAdd(c))}`,
+    ...placeInWords(c).map(plain),
+  ];
+}
+
+function heardIn(c: ComputedLesson): string[] {
+  return c.heard.map(plain);
+}
+
+function exportsOf(c: ComputedLesson): string[] {
+  return EXPORT_FORMATS.map((format) => {
+    const text = exportLesson(c, format, "25");
+    return `${format} ${text === null ? "none" : digest(text)}`;
+  });
+}
+
+function told(lesson: Lesson): string {
+  const c = computeLesson(lesson);
+  const { next, why } = readiness(c);
+  return [
+    `${lesson.title}: next ${next}. ${why}`,
+    ...stepsOf(c),
+    "— handles and measures",
+    ...handlesOf(c),
+    "— pictures",
+    ...picturesOf(c),
+    "— findings and proposals",
+    ...proposalsOf(c),
+    "— heard",
+    ...heardIn(c),
+    "— exports",
+    ...exportsOf(c),
+    "",
+  ].join("\n");
+}
+
+test.each(readdirSync(FOLDER).map((f) => f.replace(/\.json$/, "")))("what is made of %s", async (name) => {
+  const parsed = parseLessonText(readFileSync(join(FOLDER, `${name}.json`), "utf8"));
+  if (!parsed.ok) throw new Error(`${name} cannot be read`);
+  await expect(told(parsed.value)).toMatchFileSnapshot(`demo-lessons/${name}.txt`);
+});
