@@ -30,14 +30,14 @@ export function solveScene(
     const object = byId.get(id);
     if (!object || underWay.has(id)) return null;
     underWay.add(id);
-    // Only when asked for: a hundred things would each list a hundred at every drag.
-    const others = () => objects.flatMap((o) => (o.id === id ? [] : [o.id]));
-    const leansOn = recipeOf(object).looksAround ? others() : hostsOf(object);
+    // Listed only for those that look around: else a hundred things would each list a hundred at every drag.
+    const others = recipeOf(object).looksAround ? objects.flatMap((o) => (o.id === id ? [] : [o.id])) : [];
+    const leansOn = recipeOf(object).looksAround ? others : hostsOf(object);
     const hosts = leansOn.map(stand);
     const now = keep(id, [object, view, ...hosts], (): StandingThing => {
       const frame = requireFrame(view, object.frame);
       const hostOf = (host: string) => hosts[leansOn.indexOf(host)]?.built ?? null;
-      const built = recipeOf(object).solve(object, { view, frame, hostOf, others: others() });
+      const built = recipeOf(object).solve(object, { view, frame, hostOf, others });
       return { object, built, depthGroup: groupOf(built, id, scene) };
     });
     underWay.delete(id);

@@ -17,7 +17,7 @@ export interface SolveContext {
   readonly frame: Frame;
   /** The object with this id as it stands, or null when there is none or it leans on this one in turn. */
   readonly hostOf: (objectId: string) => Built | null;
-  /** The ids of all other objects of the lesson, in drawing order. */
+  /** For a thing that looks around, the ids of all other objects of the lesson in drawing order; else empty. */
   readonly others: readonly string[];
 }
 
