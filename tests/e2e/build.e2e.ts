@@ -193,3 +193,34 @@ test("an edit that cannot reach the server is kept, said to be unsaved, and save
   await saved(page);
   expect((await documentOf(page, id)).plan.centre).toBe("fold");
 });
+
+test("the order of things is changed by dragging one in the list; Escape leaves it as it was", async ({
+  page,
+}) => {
+  const id = await copyOf(page);
+  const order = async () => (await documentOf(page, id)).objects.map((o) => o.id);
+  const before = await order();
+  await page.goto(`/lessons/${id}/build`);
+  const thing = (n: number) => page.getByRole("button", { name: new RegExp(`^${n}\\. `) });
+  const middle = async (n: number) => {
+    const box = await thing(n).boundingBox();
+    if (!box) throw new Error(`thing ${n} is not in the list`);
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  };
+  const drag = async (from: number, to: number, end: () => Promise<void>) => {
+    const [a, b] = [await middle(from), await middle(to)];
+    await page.mouse.move(a.x, a.y);
+    await page.mouse.down();
+    await page.mouse.move(b.x, b.y, { steps: 12 });
+    await end();
+  };
+  await drag(1, 3, async () => {
+    await page.keyboard.press("Escape");
+    await page.mouse.up();
+  });
+  await page.waitForTimeout(300);
+  expect(await order()).toEqual(before);
+  await drag(1, 3, () => page.mouse.up());
+  await saved(page);
+  await expect.poll(order).toEqual([...before.slice(1, 3), before[0], ...before.slice(3)]);
+});
