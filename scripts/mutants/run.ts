@@ -70,7 +70,8 @@ async function workThrough(): Promise<void> {
     if (!mutant) return;
     const started = Date.now();
     const outcome = await outcomeOf(mutant, room);
-    if (counted() >= count) return;
+    // What the end of the time cut short says nothing.
+    if (counted() >= count || Date.now() >= until) return;
     tried.push({ mutant, outcome, seconds: Math.round((Date.now() - started) / 1000) });
     if (outcome !== "does not compile")
       console.log(
@@ -106,7 +107,8 @@ function ends(args: readonly string[], cwd: string): Promise<number> {
   return new Promise((done) => {
     const child = spawn(process.execPath, args, { cwd, stdio: "ignore", detached: true });
     running.add(child);
-    const stop = setTimeout(() => child.pid && process.kill(-child.pid), 10 * 60_000);
+    const patience = Math.min(10 * 60_000, Math.max(0, until - Date.now()));
+    const stop = setTimeout(() => child.pid && process.kill(-child.pid), patience);
     child.on("exit", (code) => {
       clearTimeout(stop);
       running.delete(child);
