@@ -8,6 +8,15 @@ import { lesson, put, views } from "./put-down.ts";
 describe("order and steps", () => {
   const two = put(put(lesson(views.one, []), "box", [40, 170], [120, 110]), "box", [90, 140], [160, 90]);
 
+  test("what was said of a step is forgotten whole, and undoing that brings it all back", () => {
+    const told = { ...two, steps: { "box-1/front": { title: "The near face", holdMs: 9000 } } };
+    const done = applyChanges(told, [{ id: "step/box-1/front", field: "self", value: null }]);
+    if (!done.ok) throw new Error(done.findings[0]?.message);
+    expect(done.value.lesson.steps).toEqual({});
+    const back = applyChanges(done.value.lesson, done.value.inverse);
+    expect(back.ok && back.value.lesson).toEqual(told);
+  });
+
   test("an order that cannot be drawn says which move needs which, and the usual one stays", () => {
     const c = computeLesson({ ...two, stepOrder: ["box-1/close", "box-1/front"] });
     const finding = c.findings.find((f) => f.code === "illegal-order");

@@ -1,6 +1,14 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { areaMm2, cutAway, inBoth, type Region, regionContains, whereAbove } from "#core/geometry";
+import {
+  areaMm2,
+  cutAway,
+  inBoth,
+  type Region,
+  regionContains,
+  thicknessMm,
+  whereAbove,
+} from "#core/geometry";
 
 const mm = fc.integer({ min: 0, max: 2000 }).map((n) => n / 10);
 const point = fc.record({ xMm: mm, yMm: mm });
@@ -81,4 +89,15 @@ test("the part above a line is where the line's function is positive", () => {
     ),
     { numRuns: 1000 },
   );
+});
+
+test("a triangle of 3, 4 and 5 is 2.4 thin, whichever corner it is told from (the altitude on its longest side)", () => {
+  const corners = [
+    { xMm: 0, yMm: 0 },
+    { xMm: 4, yMm: 0 },
+    { xMm: 0, yMm: 3 },
+  ];
+  for (const first of [0, 1, 2])
+    expect(thicknessMm([...corners.slice(first), ...corners.slice(0, first)])).toBeCloseTo(2.4, 9);
+  expect(thicknessMm(corners.slice(0, 2))).toBe(0);
 });
