@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
+import { CHOOSABLE, sampleLesson } from "#core/changes";
 import { drawSlip, drawState, frameAt } from "#core/display";
 import {
   dragObjectHandle,
@@ -45,17 +46,19 @@ function stepsOf({ steps, schedule, moves }: ComputedLesson): string[] {
   });
 }
 
+const near = (at: { xMm: number; yMm: number }) => ({ xMm: at.xMm + 7, yMm: at.yMm - 3 });
+
+function paperHandlesOf({ lesson }: ComputedLesson): string[] {
+  return paperHandles(lesson).map((h) => `${plain(h)} → ${plain(dragPaperHandle(lesson, h.id, near(h.at)))}`);
+}
+
 function handlesOf({ lesson, program, view }: ComputedLesson): string[] {
-  const near = (at: { xMm: number; yMm: number }) => ({ xMm: at.xMm + 7, yMm: at.yMm - 3 });
-  return [
-    ...paperHandles(lesson).map((h) => `${plain(h)} → ${plain(dragPaperHandle(lesson, h.id, near(h.at)))}`),
-    ...lesson.objects.flatMap((o) => [
-      ...objectHandles(o, program.scene, view).map(
-        (h) => `${plain(h)} → ${plain(dragObjectHandle(o, program.scene, h.id, near(h.at), view))}`,
-      ),
-      ...objectMeasures(o, view).map(plain),
-    ]),
-  ];
+  return lesson.objects.flatMap((o) => [
+    ...objectHandles(o, program.scene, view).map(
+      (h) => `${plain(h)} → ${plain(dragObjectHandle(o, program.scene, h.id, near(h.at), view))}`,
+    ),
+    ...objectMeasures(o, view).map(plain),
+  ]);
 }
 
 function picturesOf(c: ComputedLesson): string[] {
@@ -107,6 +110,7 @@ function told(lesson: Lesson): string {
     `${lesson.title}: next ${next}. ${why}`,
     ...stepsOf(c),
     "— handles and measures",
+    ...paperHandlesOf(c),
     ...handlesOf(c),
     "— pictures",
     ...picturesOf(c),
@@ -124,4 +128,14 @@ test.each(readdirSync(FOLDER).map((f) => f.replace(/\.json$/, "")))("what is mad
   const parsed = parseLessonText(readFileSync(join(FOLDER, `${name}.json`), "utf8"));
   if (!parsed.ok) throw new Error(`${name} cannot be read`);
   await expect(told(parsed.value)).toMatchFileSnapshot(`demo-lessons/${name}.txt`);
+});
+
+test("where each construction is taken hold of, and what a drag does", async () => {
+  const lines = CHOOSABLE.flatMap(({ name }) =>
+    (["one-point", "two-point"] as const).flatMap((kind) => [
+      `${name}, ${kind}`,
+      ...handlesOf(computeLesson(sampleLesson(name, kind))),
+    ]),
+  );
+  await expect(`${lines.join("\n")}\n`).toMatchFileSnapshot("demo-lessons/handles-of-samples.txt");
 });
