@@ -5,8 +5,8 @@ import { coreVersion } from "./scripts/core-version.ts";
 export default defineConfig({
   define: { "import.meta.env.CORE_VERSION": JSON.stringify(coreVersion()) },
   build: {
-    ssr: "server/work/worker.ts",
-    outDir: "build/work",
+    ssr: "server/jobs/worker.ts",
+    outDir: "build/jobs",
     rollupOptions: { output: { entryFileNames: "worker.js" } },
   },
   ssr: { noExternal: true, external: ["pdfkit", "fontkit"] },

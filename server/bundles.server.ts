@@ -6,8 +6,8 @@ import { type Lesson, parseLessonText, serialiseLesson } from "#core/lesson";
 import { writeWebVtt } from "#core/narration";
 import { type Db, database, dataFolder } from "./db/database.server.ts";
 import { findFile, LARGEST_VIDEO_BYTES, mediaTypeOf, storeFile } from "./files/store.server.ts";
+import { worked } from "./jobs/kept.server.ts";
 import { createLesson, findLesson } from "./lessons.server.ts";
-import { worked } from "./work/kept.server.ts";
 
 /** A lesson of 2000 objects with an hour of narration stays well below this. */
 export const LARGEST_LESSON_BYTES = 8 * 1024 * 1024;

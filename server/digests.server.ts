@@ -1,13 +1,13 @@
 import { and, desc, eq } from "drizzle-orm";
 import { type Db, database } from "./db/database.server.ts";
 import { digests, lessons, pictures } from "./db/schema.ts";
+import { CORE_VERSION } from "./jobs/core-version.ts";
+import { worked } from "./jobs/kept.server.ts";
+import { TooBusy } from "./jobs/pool.server.ts";
+import type { Digest } from "./jobs/tasks.ts";
 import { openLesson, type StoredLesson } from "./lessons.server.ts";
 import { OUTDATED } from "./shelf.server.ts";
 import { hearAnySaved } from "./watch.server.ts";
-import { CORE_VERSION } from "./work/core-version.ts";
-import { worked } from "./work/kept.server.ts";
-import { TooBusy } from "./work/pool.server.ts";
-import type { Digest } from "./work/tasks.ts";
 
 /** A lesson that is being edited is digested once the hand rests: every save would only overtake the one before. */
 const REST_MS = 400;

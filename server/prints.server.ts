@@ -2,7 +2,7 @@ import { and, desc, eq } from "drizzle-orm";
 import type { CardState, HandOut, PrintedCard } from "#core/display";
 import { type Db, database } from "./db/database.server.ts";
 import { prints } from "./db/schema.ts";
-import { type StoredAt, worked } from "./work/kept.server.ts";
+import { type StoredAt, worked } from "./jobs/kept.server.ts";
 
 /** Logs that these cards were printed. */
 export function logPrint(

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, isNull, ne, or, type SQL, sql } from "drizzle-orm";
 import type { LessonState } from "#core/pipeline";
 import { type Db, database } from "./db/database.server.ts";
 import { digests, lessons, pictures } from "./db/schema.ts";
-import { CORE_VERSION } from "./work/core-version.ts";
+import { CORE_VERSION } from "./jobs/core-version.ts";
 
 /** The orders the shelf can be asked for. */
 export const SHELF_ORDERS = ["latest", "title", "longest", "to-mend"] as const;

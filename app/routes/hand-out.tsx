@@ -1,5 +1,5 @@
+import { worked } from "#server/jobs/kept.server.ts";
 import { listPrints, logPrint } from "#server/prints.server.ts";
-import { worked } from "#server/work/kept.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { HandOut } from "../places/hand-out/HandOut.tsx";

@@ -1,5 +1,5 @@
 import { redirect } from "react-router";
-import { worked } from "#server/work/kept.server.ts";
+import { worked } from "#server/jobs/kept.server.ts";
 import type { Route } from "./+types/lesson-start";
 import { requireLesson } from "./require-lesson.server.ts";
 

@@ -1,6 +1,6 @@
+import { worked } from "#server/jobs/kept.server.ts";
 import { findRevision } from "#server/lessons.server.ts";
 import { findPrint } from "#server/prints.server.ts";
-import { worked } from "#server/work/kept.server.ts";
 import type { Route } from "./+types/print-pdf";
 import { requireLesson } from "./require-lesson.server.ts";
 

@@ -1,5 +1,5 @@
+import { worked } from "#server/jobs/kept.server.ts";
 import { findRevision } from "#server/lessons.server.ts";
-import { worked } from "#server/work/kept.server.ts";
 import type { Route } from "./+types/revision-picture";
 import { requireLesson } from "./require-lesson.server.ts";
 

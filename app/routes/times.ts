@@ -1,5 +1,5 @@
 import { EXPORT_ENDING, EXPORT_FORMATS } from "#core/pipeline";
-import { worked } from "#server/work/kept.server.ts";
+import { worked } from "#server/jobs/kept.server.ts";
 import type { Route } from "./+types/times";
 import { requireLesson } from "./require-lesson.server.ts";
 

@@ -23,7 +23,7 @@ let pool: Piscina | null | undefined;
 /** The threads of the built app; null where there is no built worker (development, tests, scripts). */
 function openPool(): Piscina | null {
   if (pool !== undefined) return pool;
-  const filename = resolve("build/work/worker.js");
+  const filename = resolve("build/jobs/worker.js");
   pool =
     import.meta.env?.PROD && existsSync(filename)
       ? new Piscina({
