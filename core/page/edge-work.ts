@@ -2,8 +2,9 @@ import { invariant } from "../base/index.ts";
 import { angleBetweenRad, distanceMm, type HLine, type Interval, join } from "../geometry/index.ts";
 import { type Edge, hidingFaces, type Solid, showingFaces, shownStretches } from "../solids/index.ts";
 import { AXES, type Axis, worldToPaper } from "../view/index.ts";
-import type { Hand, RuleOptions } from "./hand.ts";
+import type { Hand } from "./hand.ts";
 import type { Knowledge } from "./knowledge.ts";
+import type { RuleOptions } from "./ruled-line.ts";
 
 /** Below about 5° a crossing smears over several pencil widths; common practice, no published source. */
 const FLAT_RAD = (5 * Math.PI) / 180;

@@ -1,39 +1,11 @@
 import { invariant } from "../base/index.ts";
-import type { Aim, Drafter, LineRule, PointRule, StrokePlan, StrokeRole } from "../drafter/index.ts";
-import { distanceMm, findPaperPoint, meet, type PaperPoint, type Region } from "../geometry/index.ts";
+import type { Aim, Drafter, LineRule, PointRule } from "../drafter/index.ts";
+import { distanceMm, findPaperPoint, meet, type PaperPoint } from "../geometry/index.ts";
 import { type ArcEdge, cornerAt, type Face, type Solid } from "../solids/index.ts";
-import {
-  type Axis,
-  add,
-  minus,
-  paperToWorld,
-  type SpacePoint,
-  scaled,
-  unit,
-  type Vec3,
-  worldToPaper,
-} from "../view/index.ts";
+import { type Axis, minus, paperToWorld, scaled, unit, type Vec3, worldToPaper } from "../view/index.ts";
 
 import type { Knowledge } from "./knowledge.ts";
-
-export interface RuleOptions {
-  readonly role?: StrokeRole;
-  readonly called?: string;
-  /** Help only: rubbed out with the tails. */
-  readonly light?: boolean;
-  /** Draw the guide on beyond its end, toward its vanishing point. */
-  readonly tail?: boolean;
-  /** Where the far end is marked when no line crosses there: by measure along the line. */
-  readonly measured?: boolean;
-  /** Drawn along the edge of a template of true shape instead of the ruler. */
-  readonly template?: boolean;
-  /** Faces it is drawn on. */
-  readonly on?: readonly string[];
-  /** The pencil draws only between these two points of the line. */
-  readonly between?: readonly [string, string];
-  /** Draws nothing outside this stretch of the paper. */
-  readonly within?: Region;
-}
+import { measuredEnd, type RuleOptions, strokePlan } from "./ruled-line.ts";
 
 export type Hand = ReturnType<typeof handOn>;
 
@@ -92,7 +64,7 @@ export function handOn(d: Drafter, known: Knowledge) {
 
   /** Measures a point along a line already drawn, from a found point on it. */
   function measureOnLine(name: string, from: string, line: string): void {
-    const rule = measured(from, name, known.id(line));
+    const rule = measuredEnd(known, from, name, known.id(line));
     markPoint(name, rule);
   }
 
@@ -296,7 +268,7 @@ export function handOn(d: Drafter, known: Knowledge) {
       name,
       called: options.called ?? name.replaceAll("-", " "),
       rule,
-      stroke: strokePlan(from, to, null, options),
+      stroke: strokePlan(known, from, to, null, options),
     });
     known.keepLine(known.spaceLine(name, from, to));
   }
@@ -322,7 +294,7 @@ export function handOn(d: Drafter, known: Knowledge) {
       const rule = crossing
         ? ({ kind: "crossing", lines: [line.id, crossing.line.id] } as const)
         : point === to && options.measured
-          ? measured(from, to, line.id)
+          ? measuredEnd(known, from, to, line.id)
           : null;
       if (!rule) continue;
       finds.push({ name: point, called: known.call(point), rule });
@@ -336,48 +308,11 @@ export function handOn(d: Drafter, known: Knowledge) {
       name,
       called: options.called ?? `edge ${name.replaceAll("-", " ")}`,
       rule,
-      stroke: strokePlan(from, to, rule, options),
+      stroke: strokePlan(known, from, to, rule, options),
       finds,
     };
     if (options.template) d.template(drawn);
     else d.rule(drawn);
-  }
-
-  /** A measured end: so far right, left, up or down along the line. */
-  function measured(from: string, to: string, line: string): PointRule {
-    const [a, b] = [known.onPaper(from), known.onPaper(to)];
-    const [dx, dy] = [b.xMm - a.xMm, b.yMm - a.yMm];
-    const toward = Math.abs(dx) >= Math.abs(dy) ? (dx >= 0 ? "right" : "left") : dy <= 0 ? "up" : "down";
-    return { kind: "along", line, from: known.id(from), toward, mm: Math.hypot(dx, dy) };
-  }
-
-  function strokePlan(from: string, to: string, rule: LineRule | null, options: RuleOptions): StrokePlan {
-    const [start, end] = options.between ?? [from, to];
-    const [a, b] = [known.at(start), known.at(end)];
-    const plain = {
-      plane: "space",
-      role: options.role ?? "outline",
-      from: [a[0], a[1], a[2], 1],
-      to: [b[0], b[1], b[2], 1],
-      tailTo: options.tail && (rule?.kind === "toward" || rule?.kind === "angle") ? tailEnd(a, b) : null,
-    } as const;
-    if (!options.light && !options.on && !options.within) return plain;
-    return {
-      ...plain,
-      ...(options.light ? { light: true } : {}),
-      ...(options.on ? { on: options.on } : {}),
-      ...(options.within ? { within: options.within } : {}),
-    };
-  }
-
-  function tailEnd(from: Vec3, to: Vec3): SpacePoint | null {
-    const dir = unit(minus(to, from));
-    if (!(dir[2] > 1e-9)) return null;
-    if (known.options.guides === "to-vp") return [dir[0], dir[1], dir[2], 0];
-    // Half the paper way from the far end to the VP: with f = 1 − z/z', the depth there is z/(1 − f).
-    const passed = 1 - from[2] / to[2];
-    const reach = (passed + 1) / 2;
-    return [...add(from, dir, (reach * from[2]) / ((1 - reach) * dir[2])), 1];
   }
 
   return {

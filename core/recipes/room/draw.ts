@@ -1,7 +1,17 @@
 import { requireAt } from "../../base/index.ts";
 import type { Page } from "../../page/index.ts";
 import type { Edge, Face, Solid } from "../../solids/index.ts";
-import { add, cross, dot, minus, paperToWorld, scaled, unit, type Vec3 } from "../../view/index.ts";
+import {
+  type Axis,
+  add,
+  cross,
+  dot,
+  minus,
+  paperToWorld,
+  scaled,
+  unit,
+  type Vec3,
+} from "../../view/index.ts";
 import type { Drawing, SolveContext } from "../recipe.ts";
 import type { RoomSlice } from "./shape.ts";
 
@@ -170,47 +180,23 @@ function cornerRoom(slice: RoomSlice, { view, frame }: SolveContext): Solid {
     ...(overEye(top) ? [face("ceiling", ["far-top", "left-top", "right-top"])] : []),
   ];
   const built = new Set(faces.map((f) => f.id));
-  const edges: Edge[] = [
-    {
-      id: "far-upright",
-      axis: "height",
-      from: "far-bottom",
-      to: "far-top",
-      faces: ["left-wall", "right-wall"],
-    },
-    {
-      id: "left-top-line",
-      axis: "width",
-      from: "far-top",
-      to: "left-top",
-      faces: ["left-wall", "ceiling"],
-    },
-    {
-      id: "left-floor-line",
-      axis: "width",
-      from: "far-bottom",
-      to: "left-bottom",
-      faces: ["left-wall", "floor"],
-    },
-    {
-      id: "right-top-line",
-      axis: "depth",
-      from: "far-top",
-      to: "right-top",
-      faces: ["right-wall", "ceiling"],
-    },
-    {
-      id: "right-floor-line",
-      axis: "depth",
-      from: "far-bottom",
-      to: "right-bottom",
-      faces: ["right-wall", "floor"],
-    },
-  ];
+  const edge = (id: string, axis: Axis, from: string, to: string, between: readonly string[]): Edge => ({
+    id,
+    axis,
+    from,
+    to,
+    faces: between.filter((name) => built.has(name)),
+  });
   return {
     corners,
     faces,
-    edges: edges.map((edge) => ({ ...edge, faces: edge.faces.filter((id) => built.has(id)) })),
+    edges: [
+      edge("far-upright", "height", "far-bottom", "far-top", ["left-wall", "right-wall"]),
+      edge("left-top-line", "width", "far-top", "left-top", ["left-wall", "ceiling"]),
+      edge("left-floor-line", "width", "far-bottom", "left-bottom", ["left-wall", "floor"]),
+      edge("right-top-line", "depth", "far-top", "right-top", ["right-wall", "ceiling"]),
+      edge("right-floor-line", "depth", "far-bottom", "right-bottom", ["right-wall", "floor"]),
+    ],
     opaque: true,
     convex: true,
   };
