@@ -129,13 +129,17 @@ function extentPoint(object: BlockPlaced, block: Block, view: View, axis: Axis):
   return start && toPaper(view, addAxis(start, block[axis]));
 }
 
-/** Where the guide that carries a deep handle starts: at the top corner nearest the VP, or the foot for a height. */
+/**
+ * Where the guide that carries a deep handle starts: the foot for a height; the top corner nearest the VP where heights stand
+ * upright on paper; the foot's own corner where they lean, because shares are told along the ground there.
+ */
 function guideStart(object: BlockPlaced, block: Block, view: View, axis: Axis): Vec3 | null {
   if (axis === "height") return block.origin;
   const frame = requireFrame(view, object.frame);
   const vp = findVanishingPoint(view, frame, axis);
   const nearEnds = axis === "depth" && runsWithPaper(frame, "width") ? ([0, 1] as const) : ([0] as const);
-  const starts = nearEnds.map((i) => pointInBlock(block, i, 1, 0));
+  const up = runsWithPaper(frame, "height") ? 1 : 0;
+  const starts = nearEnds.map((i) => pointInBlock(block, i, up, 0));
   const off = (p: Vec3) => Math.abs((toPaper(view, p)?.xMm ?? 0) - (vp?.xMm ?? 0));
   return starts.sort((a, b) => off(a) - off(b))[0] ?? null;
 }

@@ -5,6 +5,7 @@ import { blankLesson, type Lesson } from "#core/lesson";
 import { drawLesson } from "#core/pipeline";
 import { objectOptions, RECIPE_NAMES } from "#core/recipes";
 import { planView } from "#core/view";
+import { put, lesson as sheetLesson, views } from "./put-down.ts";
 
 const NAMES = RECIPE_NAMES;
 const VIEWS = ["one-point", "two-point"] as const;
@@ -73,6 +74,59 @@ describe.each(NAMES)("handles of %s", (recipe) => {
     }
   });
 });
+
+const looking = (horizonFromTopMm: number, fromTopMm: number): Lesson["view"] => ({
+  ...views.up,
+  horizonFromTopMm,
+  frames: views.up.frames.map((frame) => ({
+    ...frame,
+    heightVanishingPoint: { fromLeftMm: 150, fromTopMm },
+  })),
+});
+const boxIn = (view: Lesson["view"]) => put(sheetLesson(view, []), "box", [120, 80], [160, 130]);
+
+test.each([
+  ...NAMES.flatMap((recipe) =>
+    VIEWS.map((kind) => [`${recipe}, ${kind}`, sampleLesson(recipe, kind)] as const),
+  ),
+  ["box, looking up", boxIn(looking(150, -300))],
+  ["box, looking down", boxIn(looking(40, 500))],
+] as const)(
+  "what is taken hold of and put down again has not moved, and a pulled extent follows: %s",
+  (_, lesson) => {
+    const { program, view } = drawLesson(lesson);
+    for (const object of lesson.objects)
+      for (const handle of objectHandles(object, program.scene, view)) {
+        const extent = /\/(foot|width|height|depth)$/.test(handle.id);
+        for (const [dx, dy] of extent
+          ? ([
+              [0, 0],
+              [3, -2],
+              [-2.5, 4],
+            ] as const)
+          : ([[0, 0]] as const)) {
+          const to = { xMm: handle.at.xMm + dx, yMm: handle.at.yMm + dy };
+          const changes = dragObjectHandle(object, program.scene, handle.id, to, view, true);
+          const done = applyChanges(lesson, changes);
+          if (!done.ok) throw new Error(`${handle.id}: ${done.findings[0]?.message}`);
+          const after = drawLesson(done.value.lesson);
+          const moved = done.value.lesson.objects.find((o) => o.id === object.id);
+          const at =
+            moved && objectHandles(moved, after.program.scene, view).find((h) => h.id === handle.id)?.at;
+          const [offX, offY] = [(at?.xMm ?? 0) - to.xMm, (at?.yMm ?? 0) - to.yMm];
+          const off = {
+            freely: Math.hypot(offX, offY),
+            across: Math.abs(offX),
+            "up-and-down": Math.abs(offY),
+            // Off its guide it comes to rest square below the pointer: how far that is, is not the handle's to say.
+            "along-guide":
+              dx === 0 ? Math.hypot(offX, offY) : Math.max(0, Math.hypot(offX, offY) - Math.hypot(dx, dy)),
+          }[handle.way];
+          expect(off, `${handle.id} by ${dx}, ${dy}`).toBeLessThan(0.1);
+        }
+      }
+  },
+);
 
 test("a corner of an own shape follows the pointer on its front, also on a front that runs away", () => {
   for (const kind of VIEWS) {
