@@ -45,7 +45,8 @@ export function meet(l: HLine, m: HLine): HPoint {
 
 /** The finite paper point, or null when `p` lies at infinity (its w is below 1e-12 of its size). */
 export function findPaperPoint(p: HPoint): PaperPoint | null {
-  const size = Math.hypot(p[0], p[1]);
+  // Only a bound: without the care for huge numbers that Math.hypot makes an array for at every call.
+  const size = Math.sqrt(p[0] * p[0] + p[1] * p[1]);
   if (Math.abs(p[2]) <= 1e-12 * size || p[2] === 0) return null;
   return { xMm: p[0] / p[2], yMm: p[1] / p[2] };
 }

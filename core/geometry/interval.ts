@@ -19,6 +19,7 @@ export function unite(intervals: readonly Interval[]): Interval[] {
 
 /** What is left of `whole` outside the given intervals, in rising order. */
 export function subtract(whole: Interval, taken: readonly Interval[]): Interval[] {
+  if (taken.length === 0) return whole.to > whole.from ? [whole] : [];
   const left: Interval[] = [];
   let from = whole.from;
   for (const t of unite(taken)) {
@@ -35,6 +36,21 @@ export function overlap(a: Interval, b: Interval): Interval | null {
   const from = Math.max(a.from, b.from);
   const to = Math.min(a.to, b.to);
   return to > from ? { from, to } : null;
+}
+
+/** Whether two intervals share any length. */
+export function overlaps(a: Interval, b: Interval): boolean {
+  return Math.min(a.to, b.to) > Math.max(a.from, b.from);
+}
+
+/** Sorts a few numbers where they stand: the built-in sort copies even two of them, and this is asked for every stroke. */
+export function sortRising(numbers: number[]): void {
+  for (let i = 1; i < numbers.length; i++) {
+    const next = numbers[i] ?? 0;
+    let k = i;
+    for (; k > 0 && (numbers[k - 1] ?? 0) > next; k--) numbers[k] = numbers[k - 1] ?? 0;
+    numbers[k] = next;
+  }
 }
 
 /** Where the affine function with these values at 0 and 1 is positive, within [0, 1]. */

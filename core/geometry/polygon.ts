@@ -1,19 +1,24 @@
 import type { PaperPoint } from "./homogeneous.ts";
-import { type Interval, overlap, unite } from "./interval.ts";
+import { type Interval, overlap, sortRising } from "./interval.ts";
 
 /** A region of the paper: outlines under the even-odd rule, so holes are outlines too. */
 export type Region = readonly (readonly PaperPoint[])[];
 
 /** Whether `p` lies inside the region (even-odd; the border itself may fall either way). */
 export function regionContains(region: Region, p: PaperPoint): boolean {
+  return contains(region, p.xMm, p.yMm);
+}
+
+/** By bare numbers: asked for every stroke and face, where a point made for the asking is most of the work. */
+function contains(region: Region, xMm: number, yMm: number): boolean {
   let inside = false;
   for (const ring of region) {
     for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
       const a = ring[i];
       const b = ring[j];
       if (!a || !b) continue;
-      if (a.yMm > p.yMm === b.yMm > p.yMm) continue;
-      if (p.xMm < a.xMm + ((b.xMm - a.xMm) * (p.yMm - a.yMm)) / (b.yMm - a.yMm)) inside = !inside;
+      if (a.yMm > yMm === b.yMm > yMm) continue;
+      if (xMm < a.xMm + ((b.xMm - a.xMm) * (yMm - a.yMm)) / (b.yMm - a.yMm)) inside = !inside;
     }
   }
   return inside;
@@ -27,38 +32,56 @@ const END_SLACK = 1e-9;
  * at every border it crosses and each cut piece is judged at its middle, so a segment along a border is inside
  * or outside as a whole by the even-odd rule, never in slivers.
  */
-export function insideRegion(p: PaperPoint, q: PaperPoint, region: Region): Interval[] {
+export function insideRegion(p: PaperPoint, q: PaperPoint, region: Region): readonly Interval[] {
   const dx = q.xMm - p.xMm;
   const dy = q.yMm - p.yMm;
-  const cuts = [0, 1];
+  // Made only where a side is crossed: nearly every pair of stroke and face has nothing to cut.
+  let cuts: number[] | null = null;
   for (const ring of region) {
-    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-      const a = ring[j];
-      const b = ring[i];
-      if (!a || !b) continue;
+    let a = ring[ring.length - 1];
+    if (!a) continue;
+    // How far each corner lies to one side of the line, times the segment's length: most sides lie wholly on one.
+    let offA = dx * (a.yMm - p.yMm) - dy * (a.xMm - p.xMm);
+    for (const b of ring) {
+      const offB = dx * (b.yMm - p.yMm) - dy * (b.xMm - p.xMm);
       const ex = b.xMm - a.xMm;
       const ey = b.yMm - a.yMm;
       const turn = dx * ey - dy * ex;
-      if (turn === 0) continue;
-      const t = ((a.xMm - p.xMm) * ey - (a.yMm - p.yMm) * ex) / turn;
-      if (!(t > 0 && t < 1)) continue;
       // Cuts beyond the side's own ends only split a stretch that is judged whole anyway: left out.
-      const u = ((a.xMm - p.xMm) * dy - (a.yMm - p.yMm) * dx) / turn;
-      if (u > -END_SLACK && u < 1 + END_SLACK) cuts.push(t);
+      const slack = END_SLACK * Math.abs(turn);
+      const crosses = turn > 0 ? offA < slack && offB > -slack : offA > -slack && offB < slack;
+      if (turn !== 0 && crosses) {
+        const t = ((a.xMm - p.xMm) * ey - (a.yMm - p.yMm) * ex) / turn;
+        if (t > 0 && t < 1) {
+          cuts ??= [];
+          cuts.push(t);
+        }
+      }
+      a = b;
+      offA = offB;
     }
   }
-  if (cuts.length === 2)
-    return regionContains(region, { xMm: p.xMm + dx / 2, yMm: p.yMm + dy / 2 }) ? [{ from: 0, to: 1 }] : [];
-  cuts.sort((a, b) => a - b);
+  if (!cuts) return contains(region, p.xMm + dx / 2, p.yMm + dy / 2) ? WHOLE : NOTHING;
+  sortRising(cuts);
+  cuts.push(1);
   const inside: Interval[] = [];
-  for (let i = 1; i < cuts.length; i++) {
-    const piece = { from: cuts[i - 1] ?? 0, to: cuts[i] ?? 1 };
-    if (piece.to <= piece.from) continue;
-    const middle = (piece.from + piece.to) / 2;
-    if (regionContains(region, { xMm: p.xMm + dx * middle, yMm: p.yMm + dy * middle })) inside.push(piece);
+  let [start, from] = [0, 0];
+  let wasInside = false;
+  for (const to of cuts) {
+    if (to <= from) continue;
+    const middle = (from + to) / 2;
+    const now = contains(region, p.xMm + dx * middle, p.yMm + dy * middle);
+    if (now && !wasInside) start = from;
+    if (!now && wasInside) inside.push({ from: start, to: from });
+    wasInside = now;
+    from = to;
   }
-  return unite(inside);
+  if (wasInside) inside.push({ from: start, to: from });
+  return inside;
 }
+
+const NOTHING: readonly Interval[] = [];
+const WHOLE: readonly Interval[] = [{ from: 0, to: 1 }];
 
 /** The part of the segment p–q inside the rectangle [0, width] × [0, height] (Liang and Barsky 1984, from memory). */
 export function clipToSheet(

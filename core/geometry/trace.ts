@@ -125,7 +125,9 @@ function straightBehind(
     if (ahead0 <= 0) low = ahead0 / (ahead0 - ahead1);
     else if (ahead1 <= 0) high = ahead0 / (ahead0 - ahead1);
   }
-  return insideRegion(trace.from, trace.to, region)
+  const inside = insideRegion(trace.from, trace.to, region);
+  if (inside.length === 0 || (low === 0 && high === 1)) return inside;
+  return inside
     .map((i) => ({ from: Math.max(i.from, low), to: Math.min(i.to, high) }))
     .filter((i) => i.to > i.from);
 }

@@ -143,17 +143,23 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     const missing = solid.edges.filter((e) => wanted(e) && !e.arc && !isEndOn(e));
     for (;;) {
       const left = missing.filter((e) => !ruled.has(e.id));
-      const next = left
-        .flatMap((edge) => {
-          const way = wayToRule(edge);
-          return way ? [{ edge, way }] : [];
-        })
-        .sort(
-          (a, b) => rank(a.way, a.edge, axesFirst) - rank(b.way, b.edge, axesFirst) || squarer(a.way, b.way),
-        )[0];
+      const next = easiest(left, axesFirst);
       if (!next) return left;
       ruleByWay(next.edge, next.way);
     }
+  }
+
+  /** Of the edges that can be ruled now the one a hand would take next; null when none can. */
+  function easiest(edges: readonly Edge[], axesFirst: readonly Axis[]): { edge: Edge; way: Way } | null {
+    let best: { edge: Edge; way: Way; rank: number } | null = null;
+    for (const edge of edges) {
+      const way = wayToRule(edge);
+      if (!way) continue;
+      const own = rank(way, edge, axesFirst);
+      if (!best || own < best.rank || (own === best.rank && squarer(way, best.way) < 0))
+        best = { edge, way, rank: own };
+    }
+    return best;
   }
 
   /** Draws every curved edge that shows, by hand through its found ends. */
@@ -207,7 +213,7 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     if (a && b) return { kind: "join" };
     if (!a && !b) return null;
     const [from, to] = a ? [edge.from, edge.to] : [edge.to, edge.from];
-    const best = known.crossingLines(to, lineOnPaper(edge))[0];
+    const best = known.squarestCrossing(to, lineOnPaper(edge));
     // A slope is known by two points, or by its parallel when it runs with the paper.
     if (!edge.axis && (!best || !runsWithPaper(edge))) return null;
     if (best) return { kind: "to-line", from, angleRad: best.angleRad };
@@ -285,12 +291,7 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
       .filter((other) => other !== guide)
       .flatMap((other) =>
         solid.edges
-          .filter(
-            (e) =>
-              [e.from, e.to].includes(far(guide)) &&
-              [e.from, e.to].includes(far(other)) &&
-              (shows(e) || !solid.opaque),
-          )
+          .filter((e) => touches(e, far(guide)) && touches(e, far(other)) && (shows(e) || !solid.opaque))
           .map((e) => angleBetweenRad(lineOnPaper(e), lineOnPaper(other))),
       );
     return { links: angles.length, worstRad: Math.min(Math.PI / 2, ...angles) };
@@ -341,6 +342,10 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     countAsRuled,
     measureFromNeighbour,
   };
+}
+
+function touches(edge: Edge, corner: string): boolean {
+  return edge.from === corner || edge.to === corner;
 }
 
 function rank(way: Way, edge: Edge, axesFirst: readonly Axis[]): number {

@@ -288,9 +288,8 @@ export function handOn(d: Drafter, known: Knowledge) {
     const line = known.spaceLine(name, from, to);
     const finds: { name: string; called: string; rule: PointRule }[] = [];
     for (const [point, at] of known.truth) {
-      if (known.found.points.has(point) || finds.some((f) => f.name === point) || !known.liesAt(at, line))
-        continue;
-      const crossing = known.crossingLines(point, line.onPaper)[0];
+      if (known.found.points.has(point) || !known.liesAt(at, line)) continue;
+      const crossing = known.squarestCrossing(point, line.onPaper);
       const rule = crossing
         ? ({ kind: "crossing", lines: [line.id, crossing.line.id] } as const)
         : point === to && options.measured
@@ -299,10 +298,9 @@ export function handOn(d: Drafter, known: Knowledge) {
       if (!rule) continue;
       finds.push({ name: point, called: known.call(point), rule });
       for (const same of known.namesakes(point))
-        if (!finds.some((f) => f.name === same.name))
-          finds.push({ ...same, rule: { kind: "same", as: known.id(point) } });
+        finds.push({ ...same, rule: { kind: "same", as: known.id(point) } });
+      known.find(point);
     }
-    for (const f of finds) known.keepPoint(f.name, known.at(f.name));
     known.keepLine(line);
     const drawn = {
       name,

@@ -30,6 +30,12 @@ export interface SpaceLine {
   readonly onPaper: HLine;
 }
 
+/** A line already there and the angle at which another crosses it. */
+export interface Crossing {
+  readonly line: SpaceLine;
+  readonly angleRad: number;
+}
+
 /** What one object's drawing has found so far; others that lean on it go on from there. */
 export interface FoundSoFar {
   readonly points: ReadonlyMap<string, Vec3>;
@@ -53,6 +59,8 @@ export interface Subject {
   readonly foundOf: (objectId: string) => FoundSoFar | null;
 }
 
+const NONE: readonly never[] = [];
+
 export type Knowledge = ReturnType<typeof knowledgeOf>;
 
 /**
@@ -62,10 +70,11 @@ export type Knowledge = ReturnType<typeof knowledgeOf>;
 export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: Subject) {
   const points = new Map<string, Vec3>();
   const lines: SpaceLine[] = [];
-  const truth: ReadonlyMap<string, Vec3> = new Map([
-    ...Object.entries(built.solid.corners),
-    ...Object.entries(built.points),
-  ]);
+  const truth = new Map<string, Vec3>();
+  for (const [name, place] of Object.entries(built.solid.corners)) truth.set(name, place);
+  for (const [name, place] of Object.entries(built.points)) truth.set(name, place);
+  /** Where named points lie on paper: asked for again and again while a thing is drawn. */
+  const laid = new Map<string, PaperPoint>();
 
   function isFound(name: string): boolean {
     if (points.has(name)) return true;
@@ -89,8 +98,11 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
   }
 
   function onPaper(name: string): PaperPoint {
+    const had = laid.get(name);
+    if (had) return had;
     const p = findPaperPoint(worldToPaper(view.camera, at(name)));
     invariant(p, `"${name}" of "${objectId}" does not lie in front of the eye`);
+    laid.set(name, p);
     return p;
   }
 
@@ -131,16 +143,19 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
     return runsWithPaper(frame, axis);
   }
 
-  /** The lines already drawn through a point that another line would cross there squarely enough, squarest first. */
-  function crossingLines(name: string, line: HLine): { line: SpaceLine; angleRad: number }[] {
+  /** Of the lines already drawn through a point the one that another line would cross there most squarely. */
+  function squarestCrossing(name: string, line: HLine): Crossing | null {
     const place = at(name);
-    const crossing: { line: SpaceLine; angleRad: number }[] = [];
+    let best: SpaceLine | null = null;
+    let bestRad = SAME_LINE_RAD;
     for (const l of lines) {
       if (!liesAt(place, l)) continue;
       const angleRad = angleBetweenRad(line, l.onPaper);
-      if (angleRad > SAME_LINE_RAD) crossing.push({ line: l, angleRad });
+      if (angleRad <= bestRad) continue;
+      best = l;
+      bestRad = angleRad;
     }
-    return crossing.sort((a, b) => b.angleRad - a.angleRad);
+    return best && { line: best, angleRad: bestRad };
   }
 
   function find(name: string): void {
@@ -149,16 +164,17 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
   }
 
   /** Other names, not found yet, of the same place in space. */
-  function namesakes(name: string): { name: string; called: string }[] {
+  function namesakes(name: string): readonly { name: string; called: string }[] {
     const place = at(name);
     const near = ON_LINE * sizeOf(place);
-    const same: { name: string; called: string }[] = [];
+    let same: { name: string; called: string }[] | null = null;
     for (const [other, p] of truth) {
       const apart = Math.abs(p[0] - place[0]) + Math.abs(p[1] - place[1]) + Math.abs(p[2] - place[2]);
-      if (apart < near && other !== name && !points.has(other))
-        same.push({ name: other, called: call(other) });
+      if (!(apart < near) || other === name || points.has(other)) continue;
+      same ??= [];
+      same.push({ name: other, called: call(other) });
     }
-    return same;
+    return same ?? NONE;
   }
 
   function spaceLine(name: string, from: string, to: string): SpaceLine {
@@ -217,7 +233,7 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
     id,
     along,
     isFlat,
-    crossingLines,
+    squarestCrossing,
     find,
     namesakes,
     spaceLine,

@@ -3,7 +3,9 @@ import type { Move, StrokePlan } from "../drafter/index.ts";
 import {
   type Interval,
   overlap,
+  overlaps,
   type Region,
+  sortRising,
   stretchesBehind,
   subtract,
   type Trace,
@@ -132,6 +134,7 @@ function drawStroke(
 }
 
 const NOWHERE: readonly string[] = [];
+const NOTHING: readonly Interval[] = [];
 
 function samePlace(a: StrokePlace | null, b: StrokePlace): boolean {
   return (
@@ -189,32 +192,32 @@ function lifeOf(
 ): Life {
   if (onPaper.length === 0) return { pieces: [], stoppedBy: [], coveredForGood: [] };
   const never: Interval[] = [];
-  const stoppedBy = new Set<string>();
+  const stoppedBy: string[] = [];
   const covered: Covered[] = [];
   for (const occluder of occluders) {
     if (apart(stroke.box, occluder.box)) continue;
     const { objectId, closesAt, erasedAt } = occluder.solid;
     for (const where of hidden(occluder)) {
-      if (!onPaper.some((part) => overlap(where, part))) continue;
+      if (!onPaper.some((part) => overlaps(where, part))) continue;
       if (closesAt < moveIndex) {
         never.push(where);
-        stoppedBy.add(objectId);
+        if (!stoppedBy.includes(objectId)) stoppedBy.push(objectId);
       } else covered.push({ from: where.from, to: where.to, at: erasedAt, by: objectId });
     }
   }
-  const behindOwn = own ? hiddenByOwn(stroke, own) : [];
+  const behindOwn = own ? hiddenByOwn(stroke, own) : NOTHING;
   if (own?.solid.solid.opaque) never.push(...behindOwn);
-  const dotted = own?.solid.solid.opaque ? [] : behindOwn;
+  const dotted = own?.solid.solid.opaque ? NOTHING : behindOwn;
   const cuts = [stroke.cut];
   for (const c of covered) cuts.push(c.from, c.to);
   for (const d of dotted) cuts.push(d.from, d.to);
-  cuts.sort((a, b) => a - b);
+  sortRising(cuts);
   const pieces: StrokePiece[] = [];
   for (const part of onPaper)
     for (const left of subtract(part, never)) cutUp(left, cuts, (piece) => pieces.push(describe(piece)));
   // Tails left on purpose (pen) run behind things by design; only edges that show through are a fault.
   const coveredForGood = covered.filter((c) => c.at === null && c.from < stroke.cut - 1e-9).map((c) => c.by);
-  return { pieces, stoppedBy: [...stoppedBy].sort(), coveredForGood };
+  return { pieces, stoppedBy: stoppedBy.length > 1 ? stoppedBy.sort() : stoppedBy, coveredForGood };
 
   function describe(piece: Interval): StrokePiece {
     const middle = (piece.from + piece.to) / 2;

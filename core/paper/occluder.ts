@@ -41,11 +41,11 @@ export function hiddenBy(stroke: StrokeInDepth, occluder: Occluder): readonly In
   if (apart(stroke.box, occluder.box) || occluder.solid.objectId === stroke.objectId) return NOTHING;
   const sameGroup = occluder.groupRank === stroke.groupRank;
   if (occluder.solid.depthGroup === MIRROR_GROUP && !sameGroup) return NOTHING;
-  const hidden: Interval[] = [];
+  let hidden = NOTHING;
   for (const face of occluder.faces) {
     if (apart(stroke.box, face.box) || isDrawnOn(stroke, occluder, face)) continue;
     if (sameGroup) {
-      hidden.push(...stretchesBehind(stroke.trace, face.region, face.plane));
+      hidden = joined(hidden, stretchesBehind(stroke.trace, face.region, face.plane));
       continue;
     }
     // The edge of a nearer group is not hidden; its guide's tail runs on past the groups behind it.
@@ -53,10 +53,16 @@ export function hiddenBy(stroke: StrokeInDepth, occluder: Occluder): readonly In
     if (from >= 1) continue;
     for (const inside of stretchesBehind(stroke.trace, face.region, null)) {
       const part = overlap(inside, { from, to: 1 });
-      if (part) hidden.push(part);
+      if (part) hidden = joined(hidden, [part]);
     }
   }
   return hidden;
+}
+
+/** Both lists; where one is empty, the other itself. */
+function joined(a: readonly Interval[], b: readonly Interval[]): readonly Interval[] {
+  if (b.length === 0) return a;
+  return a.length === 0 ? b : [...a, ...b];
 }
 
 /** The stretches of a stroke that nearer parts of its own solid hide. */

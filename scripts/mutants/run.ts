@@ -31,7 +31,7 @@ interface Tried {
 }
 
 process.chdir(HOME);
-const until = Date.now() + minutes * 60_000;
+let until = Date.now() + minutes * 60_000;
 const queue = shuffled(filesOfCore().flatMap(mutantsOf), seed);
 const tried: Tried[] = [];
 const running = new Set<ChildProcess>();
@@ -42,6 +42,15 @@ process.on("exit", () => {
 });
 process.on("SIGINT", () => process.exit(130));
 
+// A test that fails without a fault would count every fault as noticed.
+console.log("First the tests as they are …");
+if ((await ends(["node_modules/vitest/vitest.mjs", "--run", "--bail", "1"], HOME)) !== 0) {
+  console.error(
+    "A test fails without any fault put in (npm run unit): nothing can be said until it is mended.",
+  );
+  process.exit(1);
+}
+until = Date.now() + minutes * 60_000;
 const counted = () => tried.filter((t) => t.outcome === "noticed" || t.outcome === "not noticed").length;
 await Promise.all(Array.from({ length: availableParallelism() }, workThrough));
 report();
