@@ -1,7 +1,7 @@
 export { cornerPlace } from "./corners.ts";
 export { OFTEN_HEARD_AS, THEMSELVES, TRADE } from "./misheard.ts";
 export { DRAWN_AS } from "./nouns.ts";
-export { COUNTED, GLYPHS, ONES, PARTS, TENS } from "./numbers.ts";
+export { COUNTED, GLYPH_SIGNS, GLYPHS, ONES, PARTS, TENS } from "./numbers.ts";
 export { sayShare } from "./shares.ts";
 export { ABOUT, DRAWN, NAMED_BY, NAMES_AFTER, NOT_COUNTED, NOT_DRAWN } from "./things.ts";
 export { LENGTHS, MM_PER, MM_PER_INCH, type SpokenUnit, TIMES, UNITS } from "./units.ts";

@@ -60,7 +60,6 @@ export const OFTEN_HEARD_AS: Readonly<Record<string, string>> = {
   "horizon lion": "horizon line",
   "arisin line": "horizon line",
   "rising line": "horizon line",
-  "verizon line": "horizon line",
   "needed eraser": "kneaded eraser",
   "neat eraser": "kneaded eraser",
   "pair of lel": "parallel",

@@ -73,5 +73,8 @@ export const GLYPHS: Readonly<Record<string, number>> = {
   "⅚": 5 / 6,
 };
 
+/** All of these signs, for a class of characters in a pattern. */
+export const GLYPH_SIGNS = Object.keys(GLYPHS).join("");
+
 /** Counts up to ten as a teacher writes them, by number: "no", "one", "two" … */
 export const COUNTED: readonly string[] = ["no", ...Object.keys(ONES).slice(1, 11)];

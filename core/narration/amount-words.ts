@@ -1,4 +1,4 @@
-import { NAMED_BY } from "../lexicon/index.ts";
+import { GLYPH_SIGNS, NAMED_BY } from "../lexicon/index.ts";
 import type { Amount } from "./heard.ts";
 import type { Sentence } from "./stream.ts";
 
@@ -32,14 +32,19 @@ export function spokenWords({ tokens }: Sentence): Spoken[] {
   });
 }
 
+const NUMBER = `\\d[\\d./⁄${GLYPH_SIGNS}]*`;
+const RANGE = new RegExp(`^(${NUMBER})-(${NUMBER})(.*)$`);
+const BY = new RegExp(`^(${NUMBER})[x×](${NUMBER})(.*)$`);
+const WITH_UNIT = new RegExp(`^(${NUMBER})(["″]|''|in|inch|inches|cm|mm|ft)$`);
+
 function partsOf(word: string): string[] {
   const mixed = /^(\d+)-(\d+[/⁄]\d+)(.*)$/.exec(word);
   if (mixed) return [mixed[1] ?? "", mixed[2] ?? "", ...partsOf(mixed[3] ?? "")].filter(Boolean);
-  const range = /^(\d[\d./½¼¾⅛⅜⅝⅞]*)-(\d[\d./½¼¾⅛⅜⅝⅞]*)(.*)$/.exec(word);
+  const range = RANGE.exec(word);
   if (range) return [range[1] ?? "", "to", range[2] ?? "", ...partsOf(range[3] ?? "")].filter(Boolean);
-  const by = /^(\d[\d./½¼¾]*)[x×](\d[\d./½¼¾]*)(.*)$/.exec(word);
+  const by = BY.exec(word);
   if (by) return [by[1] ?? "", "by", by[2] ?? "", ...partsOf(by[3] ?? "")].filter(Boolean);
-  const unit = /^(\d[\d./⁄½¼¾⅓⅔⅛⅜⅝⅞]*)(["″]|''|in|inch|inches|cm|mm|ft)$/.exec(word);
+  const unit = WITH_UNIT.exec(word);
   if (unit) return [unit[1] ?? "", unit[2] ?? ""];
   return word === "" ? [] : [word.replace(/'s$/, "'s")];
 }

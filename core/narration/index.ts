@@ -4,7 +4,6 @@ export { type Correction, CorrectionSchema, correctCues, correctWords } from "./
 export type { Cue, Word } from "./cue.ts";
 export { CueSchema, wordsOf } from "./cue.ts";
 export type { Amount, Heard, HeardKind } from "./heard.ts";
-export { HEARD_KINDS } from "./heard.ts";
 export { kindsByWord } from "./kinds-by-word.ts";
 export type { CaptionFormat, Captions } from "./read-captions.ts";
 export { readCaptions } from "./read-captions.ts";

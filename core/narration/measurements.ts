@@ -1,4 +1,4 @@
-import { ABOUT, LENGTHS, NAMED_BY } from "../lexicon/index.ts";
+import { ABOUT, GLYPH_SIGNS, LENGTHS, NAMED_BY } from "../lexicon/index.ts";
 import { spokenWords } from "./amount-words.ts";
 import { bareAt } from "./bare-length-at.ts";
 import { countAt } from "./count-at.ts";
@@ -16,8 +16,9 @@ export interface LengthContext {
 }
 
 /** A word without which no amount is spoken. */
-const AMOUNT =
-  /[\d½¼¾⅓⅔⅛⅜⅝⅞⅕⅖⅗⅘⅙⅚]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|half|quarters?|thirds?|fifths?|eighths?|couple|dozen|halfway|midway|finger\w*|thumb\w*|inch\w*|foot|feet|cm|centimet\w+|millimet\w+|met(?:er|re)s?|minutes?|hours?|days?)\b/;
+const AMOUNT = new RegExp(
+  `[\\d${GLYPH_SIGNS}]|\\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|half|quarters?|thirds?|fifths?|eighths?|couple|dozen|halfway|midway|finger\\w*|thumb\\w*|inch\\w*|foot|feet|cm|centimet\\w+|millimet\\w+|met(?:er|re)s?|minutes?|hours?|days?)\\b`,
+);
 
 /** Amounts spoken in a sentence: lengths, shares, waits and counts, in order. */
 export function measurementsIn(

@@ -1,4 +1,4 @@
-import { GLYPHS, ONES, PARTS, TENS } from "../lexicon/index.ts";
+import { GLYPH_SIGNS, GLYPHS, ONES, PARTS, TENS } from "../lexicon/index.ts";
 
 /** A number as it was spoken, over the words [start, end) of a list. */
 export interface SpokenNumber {
@@ -71,9 +71,11 @@ interface Whole {
   readonly digits: boolean;
 }
 
+const DIGITS = new RegExp(`^(\\d+(?:\\.\\d+)?)([${GLYPH_SIGNS}])?$`);
+
 function wholeAt(words: readonly string[], start: number): Whole | null {
   const word = words[start] ?? "";
-  const digits = /^(\d+(?:\.\d+)?)([½¼¾⅓⅔⅛⅜⅝⅞])?$/.exec(word);
+  const digits = DIGITS.exec(word);
   if (digits)
     return {
       value: Number(digits[1]) + (GLYPHS[digits[2] ?? ""] ?? 0),

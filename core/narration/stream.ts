@@ -1,3 +1,4 @@
+import { GLYPH_SIGNS } from "../lexicon/index.ts";
 import { type Cue, wordsOf } from "./cue.ts";
 
 /** A spoken word with where it stands: in its cue, and in the whole narration read as one text. */
@@ -57,6 +58,8 @@ export function tokensOf(cues: readonly Cue[]): Token[] {
   });
 }
 
+const STRAY_QUOTE = new RegExp(`(?<![\\d${GLYPH_SIGNS}])"`, "g");
+
 function plainOf(text: string): string {
   const comma = /[,;:]["”’)\]]*$/.test(text) ? "," : "";
   const word = text
@@ -66,7 +69,7 @@ function plainOf(text: string): string {
     .replace(/[–—]/g, "-")
     // An inch mark belongs to its number; other quotes do not.
     .replace(/^["'([{>-]+(?=[^\d])/, "")
-    .replace(/(?<![\d½¼¾⅓⅔⅛⅜⅝⅞])"/g, "")
+    .replace(STRAY_QUOTE, "")
     .replace(/[.,;:!?…)\]}]+["']*$/g, "")
     .replace(/(\D)'+$/, "$1")
     .replace(/(?<=[a-z])-+(?=[a-z0-9])|(?<=[0-9])-(?=[a-z])/g, " ")

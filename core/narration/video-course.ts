@@ -8,7 +8,7 @@ export const VIDEO_COURSE: readonly Rule[] = [
   {
     kind: "pause",
     pattern: pattern(
-      "(?:pause|stop|freeze|halt) (?:the |this |that |your |my |me )?(?:video|recording|player|clip|film|movie|screen|lesson|tape|playback|youtube|me)(?: here| now| right here| right now| for a (?:second|minute|moment)| at this point| if you need to)?",
+      "(?:pause|stop|freeze|halt) (?:the |this |that |your |my |me )?(?:video|recording|player|clip|film|movie|screen|lesson|tape|playback|me)(?: here| now| right here| right now| for a (?:second|minute|moment)| at this point| if you need to)?",
     ),
     confidence: 0.97,
     unless:

@@ -15,7 +15,7 @@ const REACH = 6;
 
 /** Words as they are compared: without case or punctuation. */
 export function comparable(words: readonly Word[]): string[] {
-  return words.map((w) => w.text.toLowerCase().replace(/[^\p{L}\p{N}½¼¾/]+/gu, ""));
+  return words.map((w) => w.text.toLowerCase().replace(/[^\p{L}\p{N}/]+/gu, ""));
 }
 
 /** Carries anchors from one take's words to another's by aligning the words. Offsets stay. */

@@ -1,5 +1,5 @@
 export type { Anchor, Anchors } from "./anchor.ts";
-export { AnchorSchema, AnchorsSchema } from "./anchor.ts";
+export { AnchorsSchema } from "./anchor.ts";
 export { type Carried, carryAnchors } from "./carry-anchors.ts";
 export {
   type EditMap,
@@ -11,7 +11,7 @@ export {
   sourceToLesson,
   speedAt,
 } from "./edit-map.ts";
-export { type Edit, EditSchema, EditsSchema } from "./edits.ts";
+export { type Edit, EditsSchema } from "./edits.ts";
 export { handTimesMs, waitMs } from "./estimate.ts";
 export {
   captionAt,

@@ -16,7 +16,7 @@ const UNKNOWN_SHARE = 0.5;
 const LEAST_UNKNOWN = 2;
 /** Things a class draws: one that no step names is enough. Common practice, no published source. */
 const THINGS: ReadonlySet<string> = new Set(
-  "house shed hut building window door shutter chimney tree bush cloud post pole bollard fence rail plank stairs ladder arch column bench chair table shelf drawer book road path lane street lamp lantern hill bridge gate boat barge skiff sign wheel cart planter flag rope anchor bucket barrel clock bell seagull bird person"
+  "house shed hut building window door shutter chimney tree bush cloud post pole bollard fence rail plank stairs ladder arch column bench chair table shelf book road path lane street lamp lantern hill bridge gate boat barge skiff sign wheel cart planter flag rope anchor bucket barrel clock bell seagull bird person"
     .split(" ")
     .map(stemOf),
 );
