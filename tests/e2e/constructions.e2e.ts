@@ -157,7 +157,18 @@ test("while a vanishing point is dragged the sheet follows before it is let go, 
   expect((await documentOf(page, id)).view.frames[0]).toMatchObject({
     rightVanishingPoint: { fromLeftMm: 380 },
   });
-  const dragged = await ridge.getAttribute("d");
+  // The worker draws the latest of twelve places after the one it was at: its last answer is the one that stays.
+  let dragged = await ridge.getAttribute("d");
+  await expect
+    .poll(
+      async () => {
+        const earlier = dragged;
+        dragged = await ridge.getAttribute("d");
+        return dragged === earlier;
+      },
+      { intervals: [400] },
+    )
+    .toBe(true);
   await page.mouse.up();
   await saved(page);
   // Let go, the page's own drawing is the worker's last one.

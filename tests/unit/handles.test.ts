@@ -1,6 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { applyChanges, putObject, sampleLesson, setOption } from "#core/changes";
-import { dragObjectHandle, objectHandles } from "#core/handles";
+import {
+  dragObjectHandle,
+  dragPaperHandle,
+  objectHandles,
+  paperHandles,
+  paperMeasures,
+  setMeasure,
+} from "#core/handles";
 import { blankLesson, type Lesson } from "#core/lesson";
 import { drawLesson } from "#core/pipeline";
 import { objectOptions, RECIPE_NAMES } from "#core/recipes";
@@ -127,6 +134,65 @@ test.each([
       }
   },
 );
+
+test("horizon, points and eye go where they are pulled, each along its way, and no further than they may", () => {
+  const stated: Lesson["view"] = {
+    ...views.two,
+    frames: views.two.frames.map((frame) => ({
+      ...frame,
+      leftVanishingPoint: { ...frame.leftVanishingPoint, fromTopMm: 60 },
+    })),
+  };
+  for (const view of [views.one, views.two, views.up, stated]) {
+    const lesson = sheetLesson(view, []);
+    const pulled = (id: string, to: { xMm: number; yMm: number }) => {
+      const done = applyChanges(lesson, dragPaperHandle(lesson, id, to));
+      if (!done.ok) throw new Error(`${id}: ${done.findings[0]?.message}`);
+      const at = paperHandles(done.value.lesson).find((h) => h.id === id)?.at;
+      if (!at) throw new Error(`${id} is gone`);
+      return at;
+    };
+    for (const { id, at, way } of paperHandles(lesson)) {
+      const to = { xMm: at.xMm + 7, yMm: at.yMm - 6 };
+      const [right, down] = [pulled(id, to).xMm - to.xMm, pulled(id, to).yMm - to.yMm];
+      if (way !== "up-and-down") expect(Math.abs(right), `${id} across`).toBeLessThanOrEqual(0.51);
+      if (way !== "across") expect(Math.abs(down), `${id} down`).toBeLessThanOrEqual(0.51);
+      if (way === "across") expect(pulled(id, to).yMm, id).toBe(at.yMm);
+    }
+    expect(pulled("view/horizon", { xMm: 0, yMm: -50 }).yMm).toBe(0);
+    expect(pulled("view/horizon", { xMm: 0, yMm: 950 }).yMm).toBe(200);
+    if (view === views.two) {
+      expect(pulled("frame/main/centreOfVision", { xMm: 900, yMm: 60 }).xMm).toBe(345);
+      expect(pulled("frame/main/centreOfVision", { xMm: -900, yMm: 60 }).xMm).toBe(-45);
+    }
+    // However near the eye is pulled to the picture, it keeps two centimetres off.
+    if (view === views.one)
+      expect(pulled("view/distance", { xMm: 150, yMm: 60 }).xMm - 150).toBeCloseTo(
+        20 * Math.tan(Math.PI / 6),
+        6,
+      );
+  }
+});
+
+test("a typed measure is the document's, and a horizon typed anew takes heights stated by hand along", () => {
+  const lesson = sheetLesson(
+    {
+      ...views.one,
+      frames: [{ id: "main", kind: "one-point", vanishingPoint: { fromLeftMm: 150, fromTopMm: 60 } }],
+    },
+    [],
+  );
+  for (const measure of paperMeasures(lesson)) {
+    const value = (measure.value ?? 100) + 2;
+    const done = applyChanges(lesson, setMeasure(lesson, measure, value));
+    if (!done.ok) throw new Error(`${measure.label}: ${done.findings[0]?.message}`);
+    const now = paperMeasures(done.value.lesson).find((m) => m.label === measure.label);
+    expect(now?.value, measure.label).toBe(value);
+    const [frame] = done.value.lesson.view.frames;
+    const kept = frame?.kind === "one-point" ? frame.vanishingPoint.fromTopMm : null;
+    expect(kept, measure.label).toBe(measure.field === "horizonFromTopMm" ? undefined : 60);
+  }
+});
 
 test("a corner of an own shape follows the pointer on its front, also on a front that runs away", () => {
   for (const kind of VIEWS) {
