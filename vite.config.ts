@@ -7,7 +7,13 @@ export default defineConfig(({ command }) => ({
   worker: { format: "es" },
   define: { "import.meta.env.CORE_VERSION": JSON.stringify(coreVersion()) },
   // The letters come inside the stylesheet that the page waits for: a font that arrives later moves every line of words.
-  build: { assetsInlineLimit: (file) => (file.endsWith(".woff2") ? true : undefined) },
+  build: {
+    assetsInlineLimit: (file) => (file.endsWith(".woff2") ? true : undefined),
+    // Nothing happens when these are only loaded, which they do not say of themselves: what no page asks of them stays out.
+    rolldownOptions: {
+      treeshake: { moduleSideEffects: [{ test: /\/core\/|\/clipper2-ts\//, sideEffects: false }] },
+    },
+  },
   // One bundled server starts in a fraction of the time; native and singleton packages stay outside.
   ssr:
     command === "build"

@@ -1,6 +1,5 @@
-import { ActionIcon, Kbd, Modal, Switch, Tooltip } from "@mantine/core";
-import { useState } from "react";
-import { useKeys, useSingleKeysOn } from "../ui/use-keys.ts";
+import { Kbd, Modal, Switch } from "@mantine/core";
+import { useSingleKeysOn } from "../ui/use-keys.ts";
 import styles from "./KeySheet.module.css";
 
 const KEYS: readonly {
@@ -72,52 +71,46 @@ const KEYS: readonly {
 ];
 
 /** All keys on one sheet, and the switch for those that need no Ctrl or Alt. */
-export function KeySheet() {
-  const [open, setOpen] = useState(false);
+export default function KeySheet({
+  opened,
+  onClose,
+}: {
+  readonly opened: boolean;
+  readonly onClose: () => void;
+}) {
   const [on, setOn] = useSingleKeysOn();
-  useKeys([
-    ["shift+?", () => setOpen(true)],
-    ["?", () => setOpen(true)],
-  ]);
   return (
-    <>
-      <Tooltip label="Keys (?)">
-        <ActionIcon variant="subtle" color="slate" size="lg" aria-label="Keys" onClick={() => setOpen(true)}>
-          ?
-        </ActionIcon>
-      </Tooltip>
-      <Modal
-        opened={open}
-        onClose={() => setOpen(false)}
-        title="Keys"
-        size="xl"
-        closeButtonProps={{ "aria-label": "Close" }}
-      >
-        <Switch
-          label="Single keys work (Ctrl and Alt combinations always do)"
-          checked={on}
-          onChange={(e) => setOn(e.currentTarget.checked)}
-        />
-        <div className={styles.columns}>
-          {KEYS.map(({ where, keys }) => (
-            <section key={where}>
-              <h3>{where}</h3>
-              <dl className={styles.keys}>
-                {keys.map(([combination, does]) => (
-                  <div key={does}>
-                    <dt>
-                      {combination.map((key) => (
-                        <Kbd key={key}>{key}</Kbd>
-                      ))}
-                    </dt>
-                    <dd>{does}</dd>
-                  </div>
-                ))}
-              </dl>
-            </section>
-          ))}
-        </div>
-      </Modal>
-    </>
+    <Modal
+      opened={opened}
+      onClose={onClose}
+      title="Keys"
+      size="xl"
+      closeButtonProps={{ "aria-label": "Close" }}
+    >
+      <Switch
+        label="Single keys work (Ctrl and Alt combinations always do)"
+        checked={on}
+        onChange={(e) => setOn(e.currentTarget.checked)}
+      />
+      <div className={styles.columns}>
+        {KEYS.map(({ where, keys }) => (
+          <section key={where}>
+            <h3>{where}</h3>
+            <dl className={styles.keys}>
+              {keys.map(([combination, does]) => (
+                <div key={does}>
+                  <dt>
+                    {combination.map((key) => (
+                      <Kbd key={key}>{key}</Kbd>
+                    ))}
+                  </dt>
+                  <dd>{does}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        ))}
+      </div>
+    </Modal>
   );
 }

@@ -9,7 +9,7 @@ import { type PlaceName, readiness } from "#core/pipeline";
 import { reorderStep } from "#core/proposals";
 import { FindingList } from "../ui/FindingList.tsx";
 import { useTyped } from "../ui/use-typed.ts";
-import { KeySheet } from "./KeySheet.tsx";
+import { KeysButton } from "./KeysButton.tsx";
 import styles from "./LessonFrame.module.css";
 import { type LessonContext, useChosenStep } from "./lesson-context.ts";
 import { StepStrip } from "./StepStrip.tsx";
@@ -72,7 +72,7 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
           ))}
         </nav>
         <SaveState editor={editor} />
-        <KeySheet />
+        <KeysButton />
       </header>
       {editor.refusals.length > 0 ? (
         <div className={styles.notice} role="alert">

@@ -1,4 +1,4 @@
-import { differenceD, FillRule, intersectD, type PathsD } from "clipper2-ts";
+import { ClipperD, ClipType, FillRule, type PathsD } from "clipper2-ts";
 import type { PaperPoint } from "./homogeneous.ts";
 import type { Region } from "./polygon.ts";
 
@@ -8,17 +8,14 @@ const DECIMALS = 4;
 /** What of a region lies outside others (all even-odd). Rounded to 0.1 µm by the clipping library. */
 export function cutAway(region: Region, others: readonly Region[]): Region {
   return others.reduce<Region>(
-    (left, other) =>
-      left.length === 0
-        ? left
-        : fromPaths(differenceD(toPaths(left), toPaths(other), FillRule.EvenOdd, DECIMALS)),
+    (left, other) => (left.length === 0 ? left : clip(ClipType.Difference, left, other)),
     region,
   );
 }
 
 /** What two regions share. Rounded to 0.1 µm by the clipping library. */
 export function inBoth(a: Region, b: Region): Region {
-  return fromPaths(intersectD(toPaths(a), toPaths(b), FillRule.EvenOdd, DECIMALS));
+  return clip(ClipType.Intersection, a, b);
 }
 
 /** The part of a region where an affine function a·x + b·y + c is positive (Sutherland and Hodgman 1974, from memory). */
@@ -51,6 +48,16 @@ export function areaMm2(region: Region): number {
       0,
     ),
   );
+}
+
+/** By the clipping engine itself: its one-line functions would bring everything else it can do into every page. */
+function clip(how: ClipType, a: Region, b: Region): Region {
+  const engine = new ClipperD(DECIMALS);
+  engine.addSubjectPaths(toPaths(a));
+  engine.addClipPaths(toPaths(b));
+  const left: PathsD = [];
+  engine.execute(how, FillRule.EvenOdd, left);
+  return fromPaths(left);
 }
 
 function toPaths(region: Region): PathsD {
