@@ -1,7 +1,7 @@
 export type { Changed } from "./apply-changes.ts";
 export { applyChanges } from "./apply-changes.ts";
 export { canMirror, mirrorCopy, nudge, setMark, standInRow } from "./arrange.ts";
-export { setDrawingOrder, setFrames, setLesson, setStep, setTake, setThing } from "./change-of.ts";
+export { setLesson } from "./change-of.ts";
 export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";
 export { duplicateObject, moveInDepth, moveInOrder, moveToPlace } from "./object-changes.ts";
 export {
@@ -18,7 +18,6 @@ export { type Join, joinOf, joinSheets, singleSheet, standardSizeOf } from "./sh
 export { cutStep, joinStep, sayOfStep } from "./step-changes.ts";
 export {
   addTake,
-  freeTakeId,
   goToTake,
   setCorners,
   setEdits,

@@ -12,9 +12,9 @@ export {
 export type { CornersPx, Matrix3 } from "./homography.ts";
 export { findPaperToPicture, paperToPicture } from "./homography.ts";
 export type { Interval } from "./interval.ts";
-export { overlap, overlaps, sortRising, subtract, unite, wherePositive } from "./interval.ts";
+export { overlap, overlaps, sortRising, subtract, unite } from "./interval.ts";
 export type { Region } from "./polygon.ts";
-export { clipToSheet, insideRegion, regionContains, thicknessMm } from "./polygon.ts";
+export { clipToSheet, regionContains, thicknessMm } from "./polygon.ts";
 export { areaMm2, cutAway, inBoth, whereAbove } from "./region-cut.ts";
 export type { DepthPoint, PlaneDepth, Trace } from "./trace.ts";
 export { isPoint, pointOn, pointsAlong, sharesOnLine, stretchesBehind, traceLengthMm } from "./trace.ts";

@@ -52,11 +52,3 @@ export function sortRising(numbers: number[]): void {
     numbers[k] = next;
   }
 }
-
-/** Where the affine function with these values at 0 and 1 is positive, within [0, 1]. */
-export function wherePositive(at0: number, at1: number): Interval | null {
-  if (at0 > 0 && at1 > 0) return { from: 0, to: 1 };
-  if (at0 <= 0 && at1 <= 0) return null;
-  const root = at0 / (at0 - at1);
-  return at0 > 0 ? { from: 0, to: root } : { from: root, to: 1 };
-}

@@ -1,5 +1,5 @@
 import { type Change, formatLength, smallestStepMm } from "../base/index.ts";
-import { distanceMm, findPaperPoint, type PaperPoint } from "../geometry/index.ts";
+import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import { sayShare } from "../lexicon/index.ts";
 import { type BlockPlaced, extentOf, footOf } from "../recipes/index.ts";
 import { type Block, pointInBlock } from "../solids/index.ts";
@@ -9,9 +9,9 @@ import {
   findVanishingPoint,
   requireFrame,
   runsWithPaper,
+  seenAt,
   type Vec3,
   type View,
-  worldToPaper,
 } from "../view/index.ts";
 import type { Handle, Measure } from "./handle.ts";
 
@@ -126,7 +126,7 @@ function extentPoint(object: BlockPlaced, block: Block, view: View, axis: Axis):
     return { xMm: foot.xMm + across, yMm: foot.yMm - up };
   }
   const start = guideStart(object, block, view, axis);
-  return start && toPaper(view, addAxis(start, block[axis]));
+  return start && seenAt(view.camera, addAxis(start, block[axis]));
 }
 
 /**
@@ -140,7 +140,7 @@ function guideStart(object: BlockPlaced, block: Block, view: View, axis: Axis): 
   const nearEnds = axis === "depth" && runsWithPaper(frame, "width") ? ([0, 1] as const) : ([0] as const);
   const up = runsWithPaper(frame, "height") ? 1 : 0;
   const starts = nearEnds.map((i) => pointInBlock(block, i, up, 0));
-  const off = (p: Vec3) => Math.abs((toPaper(view, p)?.xMm ?? 0) - (vp?.xMm ?? 0));
+  const off = (p: Vec3) => Math.abs((seenAt(view.camera, p)?.xMm ?? 0) - (vp?.xMm ?? 0));
   return starts.sort((a, b) => off(a) - off(b))[0] ?? null;
 }
 
@@ -155,7 +155,7 @@ function fractionNear(
 ): number | null {
   const frame = requireFrame(view, object.frame);
   const start = guideStart(object, block, view, axis);
-  const [from, vp] = [start && toPaper(view, start), findVanishingPoint(view, frame, axis)];
+  const [from, vp] = [start && seenAt(view.camera, start), findVanishingPoint(view, frame, axis)];
   if (!from || !vp) return null;
   const length = distanceMm(from, vp);
   if (length === 0) return null;
@@ -169,10 +169,6 @@ function fractionNear(
 
 function addAxis(p: Vec3, by: Vec3): Vec3 {
   return [p[0] + by[0], p[1] + by[1], p[2] + by[2]];
-}
-
-function toPaper(view: View, p: Vec3): PaperPoint | null {
-  return p[2] > 0 ? findPaperPoint(worldToPaper(view.camera, p)) : null;
 }
 
 /** Whole micrometres: sums of inch fractions stay short numbers in the file. */

@@ -1,4 +1,4 @@
-import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
+import type { PaperPoint } from "../geometry/index.ts";
 import { type FaceFrame, findFaceFrame } from "../page/index.ts";
 import type { StandingThing } from "../program/index.ts";
 import type { ObjectSlice } from "../recipes/index.ts";
@@ -9,9 +9,9 @@ import {
   paperToWorld,
   requireFrame,
   scaled,
+  seenAt,
   type Vec3,
   type View,
-  worldToPaper,
 } from "../view/index.ts";
 
 /** The face of a thing that lies under a spot of the paper, nearest the eye. */
@@ -53,7 +53,7 @@ function covers(solid: Solid, face: Face, view: View, at: PaperPoint): boolean {
   for (const ring of [face.corners, ...face.holes]) {
     const points = ring.map((name) => {
       const corner = cornerAt(solid, name);
-      return corner[2] > 0 ? findPaperPoint(worldToPaper(view.camera, corner)) : null;
+      return seenAt(view.camera, corner);
     });
     for (const [i, p] of points.entries()) {
       const q = points[(i + 1) % points.length];

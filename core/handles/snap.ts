@@ -1,8 +1,8 @@
-import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
+import type { PaperPoint } from "../geometry/index.ts";
 import { isDot, type Paper } from "../paper/index.ts";
 import type { StandingThing } from "../program/index.ts";
 import type { ObjectSlice } from "../recipes/index.ts";
-import { type View, worldToPaper } from "../view/index.ts";
+import { seenAt, type View } from "../view/index.ts";
 
 /** What a handle can come to rest on: corners and lines of other things. */
 export interface SnapTargets {
@@ -31,7 +31,7 @@ export function snapTargets(
     if (!built || object.hidden || movingIds.has(object.id)) return [];
     const all = [...Object.values(built.solid.corners), ...Object.values(built.points)];
     return all.flatMap((corner) => {
-      const at = corner[2] > 0 ? findPaperPoint(worldToPaper(view.camera, corner)) : null;
+      const at = seenAt(view.camera, corner);
       return at ? [{ at, of: labels.get(object.id) ?? "the sheet" }] : [];
     });
   });

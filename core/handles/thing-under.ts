@@ -1,8 +1,8 @@
-import { findPaperPoint, type PaperPoint, pointsAlong } from "../geometry/index.ts";
+import { type PaperPoint, pointsAlong } from "../geometry/index.ts";
 import { isDot, type Paper } from "../paper/index.ts";
 import type { StandingThing } from "../program/index.ts";
 import type { ObjectSlice } from "../recipes/index.ts";
-import { type View, worldToPaper } from "../view/index.ts";
+import { seenAt, type View } from "../view/index.ts";
 import { faceUnder } from "./face-under.ts";
 
 /**
@@ -59,7 +59,7 @@ export function boundsOf(
   const built = scene.get(objectId)?.built;
   if (!built) return null;
   const points = [...Object.values(built.solid.corners), ...Object.values(built.points)].flatMap((corner) => {
-    const p = corner[2] > 0 ? findPaperPoint(worldToPaper(view.camera, corner)) : null;
+    const p = seenAt(view.camera, corner);
     return p ? [p] : [];
   });
   if (points.length === 0) return null;

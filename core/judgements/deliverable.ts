@@ -1,9 +1,8 @@
 import type { Finding } from "../base/index.ts";
-import { findPaperPoint } from "../geometry/index.ts";
 import type { CountWanted, Plan } from "../plan/index.ts";
 import type { StandingThing } from "../program/index.ts";
 import type { ObjectSlice } from "../recipes/index.ts";
-import { type View, worldToPaper } from "../view/index.ts";
+import { seenAt, type View } from "../view/index.ts";
 
 const WHERE = {
   anywhere: "on the sheet",
@@ -56,7 +55,7 @@ export function judgeDeliverable(
 /** Where all corners of a thing stand against the horizon, or null when it cannot be told. */
 function standsAt(placed: StandingThing | undefined, view: View): "above" | "across" | "below" | null {
   const ys = Object.values(placed?.built.solid.corners ?? {}).flatMap((corner) => {
-    const p = corner[2] > 0 ? findPaperPoint(worldToPaper(view.camera, corner)) : null;
+    const p = seenAt(view.camera, corner);
     return p ? [p.yMm] : [];
   });
   if (ys.length === 0) return null;

@@ -1,11 +1,8 @@
 export { blankLesson } from "./blank-lesson.ts";
 export type { Lesson, Take } from "./lesson.ts";
 export {
-  CornersSchema,
   findCurrentTake,
-  LESSON_FORMAT,
   LessonSchema,
-  TakeSchema,
 } from "./lesson.ts";
 export { parseLesson, parseLessonText, serialiseLesson } from "./parse-lesson.ts";
 export { LESSON_VERSION, type RawLesson, UPGRADES, type Upgrade, upgradeLesson } from "./upgrade.ts";

@@ -287,7 +287,7 @@ export function handOn(d: Drafter, known: Knowledge) {
   function ruleLine(name: string, from: string, to: string, rule: LineRule, options: RuleOptions): void {
     const line = known.spaceLine(name, from, to);
     const finds: { name: string; called: string; rule: PointRule }[] = [];
-    for (const [point, at] of known.truth) {
+    for (const { name: point, at } of known.places) {
       if (known.found.points.has(point) || !known.liesAt(at, line)) continue;
       const crossing = known.squarestCrossing(point, line.onPaper);
       const rule = crossing

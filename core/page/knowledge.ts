@@ -30,6 +30,11 @@ export interface SpaceLine {
   readonly onPaper: HLine;
 }
 
+interface Named {
+  readonly name: string;
+  readonly at: Vec3;
+}
+
 /** A line already there and the angle at which another crosses it. */
 export interface Crossing {
   readonly line: SpaceLine;
@@ -73,6 +78,8 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
   const truth = new Map<string, Vec3>();
   for (const [name, place] of Object.entries(built.solid.corners)) truth.set(name, place);
   for (const [name, place] of Object.entries(built.points)) truth.set(name, place);
+  /** The same as a list: gone through for every line, and a map makes a pair of each of its entries then. */
+  const places: readonly Named[] = Array.from(truth, ([name, at]) => ({ name, at }));
   /** Where named points lie on paper: asked for again and again while a thing is drawn. */
   const laid = new Map<string, PaperPoint>();
 
@@ -168,7 +175,7 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
     const place = at(name);
     const near = ON_LINE * sizeOf(place);
     let same: { name: string; called: string }[] | null = null;
-    for (const [other, p] of truth) {
+    for (const { name: other, at: p } of places) {
       const apart = Math.abs(p[0] - place[0]) + Math.abs(p[1] - place[1]) + Math.abs(p[2] - place[2]);
       if (!(apart < near) || other === name || points.has(other)) continue;
       same ??= [];
@@ -218,7 +225,7 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
     frame,
     options,
     /** Every named point, with where it truly is. */
-    truth,
+    places,
     /** What is found so far; grows while the thing is drawn. */
     found: { points, lines, solid: built.solid } as FoundSoFar,
     isFound,

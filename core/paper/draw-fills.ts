@@ -1,15 +1,7 @@
 import type { Move, StrokePlan } from "../drafter/index.ts";
-import {
-  areaMm2,
-  cutAway,
-  findPaperPoint,
-  inBoth,
-  type PlaneDepth,
-  type Region,
-  whereAbove,
-} from "../geometry/index.ts";
+import { areaMm2, cutAway, inBoth, type PlaneDepth, type Region, whereAbove } from "../geometry/index.ts";
 import { apart, boxOf, planeDepth } from "../solids/index.ts";
-import { cross, minus, unit, type View, worldToPaper } from "../view/index.ts";
+import { cross, minus, seenAt, unit, type View } from "../view/index.ts";
 import type { Occluder } from "./occluder.ts";
 import type { PaperFill } from "./paper.ts";
 
@@ -31,9 +23,7 @@ export function drawFill(
   const outline = plan.rings[0];
   const [a, b, c] = outline ?? [];
   if (!outline || !a || !b || !c) return null;
-  const rings = plan.rings.map((ring) =>
-    ring.flatMap((p) => (p[2] > 0 ? (findPaperPoint(worldToPaper(view.camera, p)) ?? []) : [])),
-  );
+  const rings = plan.rings.map((ring) => ring.flatMap((p) => seenAt(view.camera, p) ?? []));
   if (rings.some((ring, i) => ring.length < (plan.rings[i]?.length ?? 3))) return null;
   const own = planeDepth(view.camera, unit(cross(minus(b, a), minus(c, a))), a);
   const { widthMm: w, heightMm: h } = view.sheet;

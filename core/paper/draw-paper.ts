@@ -198,7 +198,7 @@ function lifeOf(
     if (apart(stroke.box, occluder.box)) continue;
     const { objectId, closesAt, erasedAt } = occluder.solid;
     for (const where of hidden(occluder)) {
-      if (!onPaper.some((part) => overlaps(where, part))) continue;
+      if (!meetsAny(where, onPaper)) continue;
       if (closesAt < moveIndex) {
         never.push(where);
         if (!stoppedBy.includes(objectId)) stoppedBy.push(objectId);
@@ -216,7 +216,8 @@ function lifeOf(
   for (const part of onPaper)
     for (const left of subtract(part, never)) cutUp(left, cuts, (piece) => pieces.push(describe(piece)));
   // Tails left on purpose (pen) run behind things by design; only edges that show through are a fault.
-  const coveredForGood = covered.filter((c) => c.at === null && c.from < stroke.cut - 1e-9).map((c) => c.by);
+  const coveredForGood: string[] = [];
+  for (const c of covered) if (c.at === null && c.from < stroke.cut - 1e-9) coveredForGood.push(c.by);
   return { pieces, stoppedBy: stoppedBy.length > 1 ? stoppedBy.sort() : stoppedBy, coveredForGood };
 
   function describe(piece: Interval): StrokePiece {
@@ -234,6 +235,11 @@ function lifeOf(
 interface Covered extends Interval {
   readonly at: number | null;
   readonly by: string;
+}
+
+function meetsAny(where: Interval, parts: readonly Interval[]): boolean {
+  for (const part of parts) if (overlaps(where, part)) return true;
+  return false;
 }
 
 function isInside(at: number, intervals: readonly Interval[]): boolean {

@@ -1,7 +1,7 @@
 import type { StrokePlan } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint, type PaperPoint, type Trace, traceLengthMm } from "../geometry/index.ts";
 import { arcTrace } from "../solids/index.ts";
-import { type Camera, type SpacePoint, worldToPaper } from "../view/index.ts";
+import { type Camera, type SpacePoint, seenAt, worldToPaper } from "../view/index.ts";
 
 /** A stroke as it lies on paper, before anything hides or cuts it. */
 export interface Laid {
@@ -49,8 +49,8 @@ function straight(from: PaperPoint, to: PaperPoint, qFrom: number, qTo: number):
 function laySpaceLine(plan: Extract<StrokePlan, { plane: "space" }>, camera: Camera): Laid | null {
   const kept = clipToFront(plan.from, plan.tailTo ?? plan.to, NEAREST_SHARE * camera.distanceMm);
   if (!kept) return null;
-  const [a, b] = [toPaper(camera, kept[0]), toPaper(camera, kept[1])];
-  const end = plan.to[2] > 0 ? toPaper(camera, plan.to) : null;
+  const [a, b] = [seenAt(camera, kept[0]), seenAt(camera, kept[1])];
+  const end = seenAt(camera, plan.to);
   if (!a || !b) return null;
   const length = distanceMm(a, b);
   const cut = plan.light
@@ -82,8 +82,4 @@ function clipToFront(a: SpacePoint, b: SpacePoint, near: number): [SpacePoint, S
     a[3] + (b[3] - a[3]) * t,
   ];
   return fa > 0 ? [a, on] : [on, b];
-}
-
-function toPaper(camera: Camera, p: SpacePoint): PaperPoint | null {
-  return p[2] > 0 ? findPaperPoint(worldToPaper(camera, p)) : null;
 }

@@ -4,7 +4,6 @@ export { computeLesson } from "./compute-lesson.ts";
 export type { DrawnLesson } from "./draw-lesson.ts";
 export { drawLesson } from "./draw-lesson.ts";
 export { EXPORT_ENDING, EXPORT_FORMATS, type ExportFormat, exportLesson } from "./export-lesson.ts";
-export { judgeDrawing } from "./judge-drawing.ts";
 export { judgeDrift } from "./judge-drift.ts";
 export type { LessonState, PlaceName } from "./lesson-state.ts";
 export { readiness, stateOf } from "./lesson-state.ts";

@@ -1,9 +1,9 @@
 import { formatLength } from "../base/index.ts";
 import type { Ink, Mark, Spot } from "../display/index.ts";
 import { evaluate, LONGEST_TAPE_MM, slopeMarks, tapeNeeded } from "../drafter/index.ts";
-import { distanceMm, findPaperPoint } from "../geometry/index.ts";
+import { distanceMm } from "../geometry/index.ts";
 import { coneRadiusMm, USUAL_RULER_MM, vanishingPoints } from "../judgements/index.ts";
-import { type View, worldToPaper } from "../view/index.ts";
+import { seenAt, type View } from "../view/index.ts";
 import type { DrawnLesson } from "./draw-lesson.ts";
 
 const QUIET: Ink = { colour: "quiet", width: 0.35, dash: [2.5, 1.5] };
@@ -59,7 +59,7 @@ function cone({ view, program }: DrawnLesson): Mark[] {
   });
   const stretched = program.solids.flatMap(({ objectId, solid }) =>
     Object.entries(solid.corners).flatMap(([name, corner]): Mark[] => {
-      const p = corner[2] > 0 ? findPaperPoint(worldToPaper(view.camera, corner)) : null;
+      const p = seenAt(view.camera, corner);
       if (!p || distanceMm(principal, p) <= radius + 0.05) return [];
       const circle = Array.from({ length: 24 }, (_, i) => {
         const t = (i / 24) * 2 * Math.PI;

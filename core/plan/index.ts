@@ -5,7 +5,7 @@ export { GATES } from "./gates.ts";
 export type { KitItem, KitName } from "./kit.ts";
 export { cautionsOf, KIT, USUAL_KIT } from "./kit.ts";
 export type { CountWanted, PlaceCounted, Plan } from "./plan-slice.ts";
-export { PLACES_COUNTED, PLAN_DEFAULTS, PlanSchema } from "./plan-slice.ts";
+export { PLAN_DEFAULTS, PlanSchema } from "./plan-slice.ts";
 export type { School } from "./schools.ts";
 export {
   CENTRE_SCHOOL,

@@ -1,12 +1,12 @@
 import type { Change } from "../base/index.ts";
 import { tapeNeeded } from "../drafter/index.ts";
-import { distanceMm, findPaperPoint } from "../geometry/index.ts";
+import { distanceMm } from "../geometry/index.ts";
 import { coneRadiusMm, costOf, vanishingPoints } from "../judgements/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import { drawLesson } from "../pipeline/index.ts";
 import { solveScene } from "../program/index.ts";
 import { hostsOf } from "../recipes/index.ts";
-import { impossibleInView, planView, type View, type ViewSlice, worldToPaper } from "../view/index.ts";
+import { impossibleInView, planView, seenAt, type View, type ViewSlice } from "../view/index.ts";
 
 /** A change worth looking at before it is taken, with what it saves or costs. */
 export interface Proposal {
@@ -108,7 +108,7 @@ function spreadOf(lesson: Lesson, view: View): { outside: number; tapeMm: number
   let outside = 0;
   for (const { built } of solveScene(lesson.objects, view).values())
     for (const corner of Object.values(built.solid.corners)) {
-      const p = corner[2] > 0 ? findPaperPoint(worldToPaper(view.camera, corner)) : null;
+      const p = seenAt(view.camera, corner);
       if (p && distanceMm(view.camera.principal, p) > radius + 0.05) outside++;
     }
   const tapeMm = vanishingPoints(view).reduce(

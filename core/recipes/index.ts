@@ -1,5 +1,4 @@
 export { type BlockPlaced, extentFieldsOf, extentOf, footOf, isBlockPlaced } from "./block-placed.ts";
-export { boxSolid, cornerName } from "./block-solid.ts";
 export { boundsAt } from "./bounds.ts";
 export type { BoxSlice } from "./box/shape.ts";
 export { hostsOf } from "./hosts-of.ts";

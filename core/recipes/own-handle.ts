@@ -1,5 +1,5 @@
 import { type Change, smallestStepMm } from "../base/index.ts";
-import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
+import type { PaperPoint } from "../geometry/index.ts";
 import { sayShare } from "../lexicon/index.ts";
 import type { Built } from "../page/index.ts";
 import {
@@ -12,9 +12,9 @@ import {
   paperToWorld,
   requireFrame,
   scaled,
+  seenAt,
   type Vec3,
   type View,
-  worldToPaper,
 } from "../view/index.ts";
 
 /** How a handle may move on the sheet. */
@@ -40,11 +40,6 @@ export interface OwnHandle {
 export function snapMm(mm: number, view: View): number {
   const step = smallestStepMm(view.sheet);
   return Math.round(Math.round(mm / step) * step * 1000) / 1000;
-}
-
-/** Where a point of space lies on paper; null beside and behind the eye. */
-export function seenAt(point: Vec3 | undefined, view: View): PaperPoint | null {
-  return point && point[2] > 0 ? findPaperPoint(worldToPaper(view.camera, point)) : null;
 }
 
 /** The part of the way along a guide nearest a point, in two-hundredths between least and most; null where none runs. */
@@ -80,7 +75,7 @@ export interface FaceHandle {
 export function handlesOnFace({ face }: Built, view: View, handles: readonly FaceHandle[]): OwnHandle[] {
   if (!face) return [];
   return handles.flatMap(({ part, called, across, up, slides, field, between }): OwnHandle[] => {
-    const at = seenAt(add(add(face.origin, face.across.side, across), face.up.side, up), view);
+    const at = seenAt(view.camera, add(add(face.origin, face.across.side, across), face.up.side, up));
     if (!at) return [];
     const reading = `${sayShare(slides === "across" ? across : up)} ${slides === "across" ? "along the wall" : "up the wall"}`;
     const normal = cross(face.across.side, face.up.side);

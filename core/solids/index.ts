@@ -3,12 +3,10 @@ export type { Block, Profile, ProfileArc, ProfilePoint } from "./prism.ts";
 export { assemble, ENDS, facetCount, pointInBlock, prism } from "./prism.ts";
 export type { HidingFace, PaperBox } from "./sight.ts";
 export {
-  anyOverlap,
   apart,
   arcTrace,
   boxOf,
   boxOfTrace,
-  edgeTrace,
   hidingFaces,
   planeDepth,
   shownStretches,
@@ -18,7 +16,5 @@ export {
   cornerAt,
   faceShows,
   findFaceOnPaper,
-  normalOf,
   showingFaces,
-  THINNEST_FACE_MM,
 } from "./solid.ts";

@@ -1,7 +1,6 @@
 import {
   findPaperPoint,
   type Interval,
-  overlap,
   type PaperPoint,
   type PlaneDepth,
   pointOn,
@@ -160,9 +159,4 @@ const WHOLE: readonly Interval[] = [{ from: 0, to: 1 }];
 function roughLength(trace: Trace): number {
   const [a, m, b] = [pointOn(trace, 0), pointOn(trace, 0.5), pointOn(trace, 1)];
   return Math.hypot(m.xMm - a.xMm, m.yMm - a.yMm) + Math.hypot(b.xMm - m.xMm, b.yMm - m.yMm);
-}
-
-/** Whether two stretches share length. */
-export function anyOverlap(a: readonly Interval[], b: readonly Interval[]): boolean {
-  return a.some((x) => b.some((y) => overlap(x, y) !== null));
 }

@@ -1,5 +1,5 @@
-import { findPaperPoint, type PaperPoint, type Region, thicknessMm } from "../geometry/index.ts";
-import { type Axis, type Camera, cross, dot, minus, type Vec3, worldToPaper } from "../view/index.ts";
+import { type PaperPoint, type Region, thicknessMm } from "../geometry/index.ts";
+import { type Axis, type Camera, dot, seenAt, type Vec3 } from "../view/index.ts";
 
 /** A flat side of a solid: its corners in order round the outline, its openings, and the unit normal pointing out of it. */
 export interface Face {
@@ -66,7 +66,7 @@ export function findFaceOnPaper(camera: Camera, solid: Solid, face: Face): Regio
     const ring: PaperPoint[] = [];
     for (const name of names) {
       const corner = cornerAt(solid, name);
-      const p = corner[2] > 0 ? findPaperPoint(worldToPaper(camera, corner)) : null;
+      const p = seenAt(camera, corner);
       if (!p) return null;
       ring.push(p);
     }
@@ -85,19 +85,4 @@ export function faceShows(camera: Camera, solid: Solid, face: Face): boolean {
 /** The faces of a solid that turn to the eye when nothing stands in front. */
 export function showingFaces(camera: Camera, solid: Solid): ReadonlySet<string> {
   return new Set(solid.faces.filter((f) => faceShows(camera, solid, f)).map((f) => f.id));
-}
-
-/**
- * The unit normal of a ring of corners that goes round clockwise as seen from outside (x right, y down, z away),
- * summed over all its sides, so that corners in a row do not matter.
- */
-export function normalOf(ring: readonly Vec3[]): Vec3 {
-  let sum: Vec3 = [0, 0, 0];
-  const o = ring[0] ?? [0, 0, 0];
-  for (let i = 1; i + 1 < ring.length; i++) {
-    const n = cross(minus(ring[i] ?? o, o), minus(ring[i + 1] ?? o, o));
-    sum = [sum[0] - n[0], sum[1] - n[1], sum[2] - n[2]];
-  }
-  const size = Math.hypot(...sum);
-  return size > 0 ? [sum[0] / size, sum[1] / size, sum[2] / size] : [0, 0, -1];
 }

@@ -3,4 +3,4 @@ export type { Telling } from "./fit-words.ts";
 export type { StepsInput } from "./group-steps.ts";
 export { groupSteps } from "./group-steps.ts";
 export type { Step, StepKind, StepOverride, StepWords } from "./step.ts";
-export { STEP_KINDS, StepOverrideSchema } from "./step.ts";
+export { StepOverrideSchema } from "./step.ts";

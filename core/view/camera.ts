@@ -162,6 +162,11 @@ export function worldToPaper(camera: Camera, p: SpacePoint | Vec3): HPoint {
   return [d * p[0] + principal.xMm * p[2], d * p[1] + principal.yMm * p[2], p[2]];
 }
 
+/** Where a space point is seen on paper; null for what lies beside the eye or behind it. */
+export function seenAt(camera: Camera, p: SpacePoint | Vec3): PaperPoint | null {
+  return p[2] > 0 ? findPaperPoint(worldToPaper(camera, p)) : null;
+}
+
 /** The vanishing point of an axis, finite or at infinity alike. */
 export function vanishingPoint(view: View, frame: Frame, axis: Axis): HPoint {
   return worldToPaper(view.camera, frame.axes[axis]);

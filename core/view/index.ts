@@ -3,7 +3,6 @@ export { callVanishingPoint } from "./call-vanishing-point.ts";
 export type { Axis, Camera, Frame, SpacePoint, Vec3, View } from "./camera.ts";
 export {
   AXES,
-  DEFAULT_DISTANCE_OF_DIAGONAL,
   findGroundDepth,
   findVanishingPoint,
   measuringPoints,
@@ -11,6 +10,7 @@ export {
   planView,
   requireFrame,
   runsWithPaper,
+  seenAt,
   vanishingPoint,
   worldToPaper,
 } from "./camera.ts";
@@ -18,4 +18,4 @@ export type { Sheet } from "./sheet.ts";
 export { SheetSchema, STANDARD_SHEETS } from "./sheet.ts";
 export { add, cross, dot, minus, scaled, sizeOf, unit } from "./space.ts";
 export type { FrameSlice, StatedVanishingPoint, ViewSlice } from "./view-slice.ts";
-export { FrameSchema, impossibleInView, statedVanishingPoints, ViewSchema } from "./view-slice.ts";
+export { impossibleInView, statedVanishingPoints, ViewSchema } from "./view-slice.ts";

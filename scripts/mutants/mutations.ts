@@ -8,6 +8,8 @@ export type Concern = "words and options" | "working out";
 export interface Mutant {
   readonly file: string;
   readonly line: number;
+  /** The text of that line, without the space before it. */
+  readonly code: string;
   readonly start: number;
   readonly end: number;
   readonly was: string;
@@ -38,17 +40,21 @@ const SWAPPED: Readonly<Partial<Record<ts.SyntaxKind, string>>> = {
 export function mutantsOf(file: string): Mutant[] {
   const text = readFileSync(file, "utf8");
   const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true);
+  const lines = text.split("\n");
   const found: Mutant[] = [];
-  const add = (node: ts.Node, instead: string, concern: Concern) =>
+  const add = (node: ts.Node, instead: string, concern: Concern) => {
+    const { line } = source.getLineAndCharacterOfPosition(node.getStart());
     found.push({
       file,
-      line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1,
+      line: line + 1,
+      code: (lines[line] ?? "").trim(),
       start: node.getStart(),
       end: node.getEnd(),
       was: node.getText(),
       instead,
       concern: TELLING.test(file) ? "words and options" : concern,
     });
+  };
   const visit = (node: ts.Node): void => {
     if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isExportDeclaration(node)) return;
     if (ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node)) return;
@@ -74,7 +80,10 @@ export function mutantsOf(file: string): Mutant[] {
 
 function otherNumber(text: string): string {
   const n = Number(text.replaceAll("_", ""));
-  return String(n === 0 ? 1 : Number.isInteger(n) ? n + 1 : n * 1.5);
+  if (n === 0) return "1";
+  // An allowance for rounding half as large again is no fault that anybody could see; one a million times as large is.
+  if (n < 0.005) return String(n * 1e6);
+  return String(Number.isInteger(n) ? n + 1 : n * 1.5);
 }
 
 /** Whether a string is something said: names of fields and kinds are the compiler's to check. */

@@ -90,7 +90,8 @@ async function workThrough(): Promise<void> {
 }
 
 async function outcomeOf(mutant: Mutant, room: string): Promise<Outcome> {
-  if (EQUIVALENT.some((e) => place(mutant) === e.at && mutant.was === e.was)) return "equivalent";
+  if (EQUIVALENT.some((e) => e.file === mutant.file && e.line === mutant.code && e.was === mutant.was))
+    return "equivalent";
   const file = join(room, mutant.file);
   const text = readFileSync(file, "utf8");
   writeFileSync(file, text.slice(0, mutant.start) + mutant.instead + text.slice(mutant.end));

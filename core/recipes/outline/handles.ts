@@ -2,8 +2,8 @@ import type { PaperPoint } from "../../geometry/index.ts";
 import { sayShare } from "../../lexicon/index.ts";
 import type { Built } from "../../page/index.ts";
 import type { Block } from "../../solids/index.ts";
-import { cross, dot, type Vec3, type View } from "../../view/index.ts";
-import { type OwnHandle, offOnPlane, seenAt } from "../own-handle.ts";
+import { cross, dot, seenAt, type Vec3, type View } from "../../view/index.ts";
+import { type OwnHandle, offOnPlane } from "../own-handle.ts";
 import type { OutlineSlice } from "./shape.ts";
 
 /** Every corner of its face, sliding over the plane of the face. */
@@ -11,7 +11,8 @@ export function handles(slice: OutlineSlice, { block, solid }: Built, view: View
   if (!block) return [];
   const [across, end] = slice.side === "front" ? (["width", "front"] as const) : (["depth", "left"] as const);
   return slice.corners.flatMap((corner, k): OwnHandle[] => {
-    const at = seenAt(solid.corners[`${end}-corner-${k + 1}`], view);
+    const standing = solid.corners[`${end}-corner-${k + 1}`];
+    const at = standing && seenAt(view.camera, standing);
     if (!at) return [];
     return [
       {

@@ -1,14 +1,15 @@
 import { formatLength, smallestStepMm } from "../../base/index.ts";
 import { sayShare } from "../../lexicon/index.ts";
 import type { Built } from "../../page/index.ts";
-import type { View } from "../../view/index.ts";
-import { type OwnHandle, seenAt, shareOfGuide, snapMm } from "../own-handle.ts";
+import { seenAt, type View } from "../../view/index.ts";
+import { type OwnHandle, shareOfGuide, snapMm } from "../own-handle.ts";
 import type { RowSlice } from "./shape.ts";
 
 /** The second one: where it stands sets the gap. */
 export function handles(slice: RowSlice, built: Built, view: View): OwnHandle[] {
   const { gap, fromLeftMm, fromBottomMm } = slice.handles;
-  const at = seenAt(built.points["foot-2"], view);
+  const standing = built.points["foot-2"];
+  const at = standing && seenAt(view.camera, standing);
   if (!at) return [];
   const foot = { xMm: fromLeftMm, yMm: view.sheet.heightMm - fromBottomMm };
   const second = { part: "gap", called: "second one", at };
