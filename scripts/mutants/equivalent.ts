@@ -20,4 +20,16 @@ export const EQUIVALENT: readonly Equivalent[] = [
     was: '""',
     why: "a pattern that matched has all of its groups: the words in their stead are never taken",
   },
+  {
+    file: "core/recipes/outline/draw.ts",
+    line: "const at = (i: number) => points[i % points.length] ?? { across: 0, up: 0 };",
+    was: "0",
+    why: "an index taken modulo the length of a list is always in it",
+  },
+  {
+    file: "core/steps/group-steps.ts",
+    line: 'if (i < last && !cuts.includes(moves[i + 1]?.id ?? "")) continue;',
+    was: '""',
+    why: "before the last move of a phase there is always another",
+  },
 ];

@@ -238,6 +238,30 @@ test("a new take carries every anchor and hold along, and the old one stays as i
   for (const e of take.edits ?? []) if (e.kind === "hold") expect(sourceToLesson(map, e.atMs)).not.toBeNull();
 });
 
+test("beside another word an anchor's offset means nothing, and is not kept", () => {
+  const say = (text: string) => ({
+    fileName: "said.vtt",
+    cues: [{ id: "c1", startMs: 0, endMs: 9000, text }],
+  });
+  const take = findCurrentTake(withTake(5));
+  if (!take) throw new Error("no take");
+  const told = "Now we rule the long upper edge toward the far point on the left.";
+  const narration = say(told);
+  const at = (word: string) => narration.cues.flatMap(wordsOf).find((w) => w.text === word)?.id ?? "";
+  const old = {
+    ...take,
+    narration,
+    anchors: { kept: { wordId: at("rule"), offsetMs: 300 }, moved: { wordId: at("upper"), offsetMs: 700 } },
+  };
+  const next = { ...take, id: "take-2", anchors: {}, narration: say(told.replace("upper", "topmost")) };
+  const { take: carried, carried: how } = retake(old, next);
+  expect(how.map((c) => [c.id, c.kind])).toEqual([
+    ["kept", "kept"],
+    ["moved", "moved"],
+  ]);
+  expect([carried.anchors.kept?.offsetMs, carried.anchors.moved?.offsetMs]).toEqual([300, 0]);
+});
+
 test("a misheard word is corrected over the captions: what was imported stays, places and exports follow", () => {
   const start = withTake(5);
   const take = findCurrentTake(start);

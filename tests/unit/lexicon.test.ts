@@ -62,6 +62,17 @@ test("units are as long as the standard says, by every name they go by", () => {
   );
 });
 
+test.each([
+  ["Make it 2 in wide.", [[2, "in"]]],
+  ["Make it two and a half in from the edge.", [[2.5, "in"]]],
+  ["Make it 2-1/2 inches wide.", [[2.5, "in"]]],
+  ["Make it 2½-3½ inches wide.", [[[2.5, 3.5], "in"]]],
+  ["Draw number 2 in the corner.", []],
+  ["Put 2 in there.", []],
+] as const)("%s is a length only where a length is meant", (text, lengths) => {
+  expect(amounts(text).filter(([, unit]) => unit === "in")).toEqual(lengths);
+});
+
 // What a class does and holds, in the words of lessons; common practice, no published source.
 test.each([
   ["draw", "Draw it. She draws it. I am drawing it. He drew it. It is drawn. Sketch it. Rule it."],

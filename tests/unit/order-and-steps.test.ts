@@ -17,6 +17,28 @@ describe("order and steps", () => {
     expect(back.ok && back.value.lesson).toEqual(told);
   });
 
+  test("a thing drawn on a turned sheet: the sheet is turned in its first step and turned back in its last", () => {
+    const turned = (quarters: 1 | 2 | 3) => ({
+      ...two,
+      objects: two.objects.map((o) => (o.id === "box-2" ? { ...o, turned: quarters } : o)),
+    });
+    const plain = computeLesson(two);
+    for (const quarters of [1, 2, 3] as const) {
+      const c = computeLesson(turned(quarters));
+      const own = c.moves.filter((m) => m.objectId === "box-2" && m.hand !== "erase");
+      const drawn = own.filter((m) => m.hand !== "turn");
+      expect(drawn.map((m) => m.id)).toEqual(
+        plain.moves.filter((m) => m.objectId === "box-2" && m.hand !== "erase").map((m) => m.id),
+      );
+      const turns = own.flatMap((m, i) => (m.hand === "turn" ? [[i, m.quarters, m.phase]] : []));
+      expect(turns).toEqual([
+        [0, quarters, drawn[0]?.phase],
+        [own.length - 1, 4 - quarters, drawn.at(-1)?.phase],
+      ]);
+      expect(c.steps.map((s) => s.id)).toEqual(plain.steps.map((s) => s.id));
+    }
+  });
+
   test("an order that cannot be drawn says which move needs which, and the usual one stays", () => {
     const c = computeLesson({ ...two, stepOrder: ["box-1/close", "box-1/front"] });
     const finding = c.findings.find((f) => f.code === "illegal-order");
