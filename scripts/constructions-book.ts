@@ -32,6 +32,7 @@ export function constructionsBook(): ConstructionsBook {
     for (const kind of KINDS) pictures.set(pictureName(recipe, kind), picture(recipe, kind));
     return chapter(recipe);
   });
+  for (const style of CORNER_STYLES) pictures.set(`letters-${style}.svg`, letters(style));
   return {
     markdown: `# Constructions
 
@@ -45,6 +46,40 @@ ${chapters.join("\n\n")}
   };
 }
 
+const CORNER_STYLES = ["square", "round"] as const;
+const WORDS = ["ABCDEFGHIJKL", "MNOPQRSTUVWX", "YZ0123456789"];
+
+function allLetters(): string {
+  const shown = CORNER_STYLES.map(
+    (style) => `![Letters and digits, ${style} corners](constructions/letters-${style}.svg)`,
+  );
+  return `| square corners | round corners |\n| --- | --- |\n| ${shown.join(" | ")} |`;
+}
+
+/** Every letter and digit there is, on a sheet of one-point lettering. */
+function letters(cornerStyle: (typeof CORNER_STYLES)[number]): string {
+  const based = sampleLesson("lettering", "one-point");
+  const word = ownOf(based);
+  if (word.recipe !== "lettering") throw new Error("the sample of lettering is another thing");
+  const objects = WORDS.map((text, i) => ({
+    ...word,
+    id: `word-${i + 1}`,
+    label: `word ${i + 1}`,
+    text,
+    cornerStyle,
+    handles: {
+      ...word.handles,
+      fromLeftMm: 12,
+      fromBottomMm: 20 + 58 * (2 - i),
+      width: { mm: 270 },
+      height: { mm: 34 },
+      depth: { fraction: 0.1 },
+    },
+    depthSetBy: "free" as const,
+  }));
+  return drawn({ ...based, objects }, `letters and digits, ${cornerStyle} corners`);
+}
+
 function chapter(recipe: RecipeName): string {
   const shown = KINDS.map(
     (kind) => `![${recipe} in ${kind}](constructions/${pictureName(recipe, kind)})`,
@@ -53,6 +88,7 @@ function chapter(recipe: RecipeName): string {
     `## ${recipe}`,
     recipeNamed(recipe).about,
     `| one-point | two-point |\n| --- | --- |\n| ${shown} |`,
+    ...(recipe === "lettering" ? [allLetters()] : []),
     told(recipe),
     options(recipe),
     ...CHOOSABLE.filter((c) => c.recipe === recipe).map(atAPress),
@@ -62,9 +98,13 @@ function chapter(recipe: RecipeName): string {
 }
 
 function picture(recipe: RecipeName, kind: (typeof KINDS)[number]): string {
-  const { paper, sheet, moves } = computeLesson(sampleLesson(recipe, kind));
+  return drawn(sampleLesson(recipe, kind), `${recipe}, ${kind}`);
+}
+
+function drawn(lesson: Lesson, alt: string): string {
+  const { paper, sheet, moves } = computeLesson(lesson);
   const state = drawState(paper, sheet, moves.length - 1, moves.length, "bench");
-  return toSvg({ ...state, alt: `${recipe}, ${kind}` }, PAPER_PALETTE);
+  return toSvg({ ...state, alt }, PAPER_PALETTE);
 }
 
 const pictureName = (recipe: RecipeName, kind: string) => `${recipe}-${kind}.svg`;

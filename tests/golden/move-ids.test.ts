@@ -1,0 +1,16 @@
+import { expect, test } from "vitest";
+import { sampleLesson } from "#core/changes";
+import { drawLesson } from "#core/pipeline";
+import { RECIPE_NAMES } from "#core/recipes";
+
+// Documents hold these names (steps cut before a move, strokes tied to words): a name that changes cuts them off.
+test("every construction's moves are called as they always were", async () => {
+  const told = RECIPE_NAMES.flatMap((recipe) =>
+    (["one-point", "two-point"] as const).map((kind) => {
+      const { moves } = drawLesson(sampleLesson(recipe, kind));
+      const own = moves.filter((m) => m.objectId !== "sheet" || recipe === RECIPE_NAMES[0]);
+      return `${recipe}, ${kind}\n${own.map((m) => `  ${m.id} [${m.phase}] ${m.hand}`).join("\n")}`;
+    }),
+  );
+  await expect(`${told.join("\n\n")}\n`).toMatchFileSnapshot("move-ids.txt");
+});

@@ -1,0 +1,131 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { type HandOut, layCardPages, type Mark, makeCards } from "#core/display";
+import { parseLessonText } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+import { measureText } from "../../server/pdf/fonts.server.ts";
+
+const parsed = parseLessonText(
+  readFileSync(join(import.meta.dirname, "../../demo/lessons/ticket-kiosk.json"), "utf8"),
+);
+if (!parsed.ok) throw new Error("the demo lesson cannot be read");
+const lesson = parsed.value;
+const cards = makeCards(computeLesson(lesson));
+
+interface Extent {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** The paper a mark covers; letters reach three quarters of their size up and a quarter down. */
+function extentOf(mark: Mark): Extent {
+  if (mark.kind === "text") {
+    const width = Math.max(...mark.lines.map((l) => measureText(l, mark.size, mark.weight)));
+    const left = mark.at.x - (mark.anchor === "start" ? 0 : mark.anchor === "end" ? width : width / 2);
+    const below = (mark.lines.length - 1) * mark.lineHeight;
+    return {
+      left,
+      right: left + width,
+      top: mark.at.y - 0.75 * mark.size,
+      bottom: mark.at.y + below + 0.25 * mark.size,
+    };
+  }
+  const spots =
+    mark.kind === "path"
+      ? mark.points
+      : mark.kind === "area"
+        ? mark.rings.flat()
+        : [
+            { x: mark.at.x - mark.radius, y: mark.at.y - mark.radius },
+            { x: mark.at.x + mark.radius, y: mark.at.y + mark.radius },
+          ];
+  const [xs, ys] = [spots.map((p) => p.x), spots.map((p) => p.y)];
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+}
+
+const PAPERS: readonly [HandOut["paper"], number, number][] = [
+  ["a4", 210, 297],
+  ["letter", 215.9, 279.4],
+];
+const PER_PAGE: readonly [HandOut["cardsPerPage"], columns: number, rows: number][] = [
+  [1, 1, 1],
+  [2, 1, 2],
+  [4, 2, 2],
+  [6, 2, 3],
+];
+
+describe.each(PAPERS)("cards on %s", (paper, width, height) => {
+  test.each(PER_PAGE)(
+    "%i to a page: each in its own equal place, clear of the border, nothing over another",
+    (cardsPerPage, columns, rows) => {
+      const pages = layCardPages(cards, { paper, cardsPerPage }, lesson.title, measureText);
+      expect(pages).toHaveLength(Math.ceil(cards.length / cardsPerPage));
+      for (const [p, page] of pages.entries()) {
+        expect(page.box).toEqual({ x: 0, y: 0, width, height });
+        const onPage = cards.slice(p * cardsPerPage, (p + 1) * cardsPerPage);
+        for (const [i, card] of onPage.entries()) {
+          // A printer's border of 8 mm, and 4 mm of air inside the place.
+          const [wide, high] = [(width - 16) / columns, (height - 16) / rows];
+          const [x, y] = [8 + (i % columns) * wide, 8 + Math.floor(i / columns) * high];
+          const own = page.marks.filter((m) => m.id.startsWith(`card/${card.stepId}/`));
+          expect(own.length).toBeGreaterThan(5);
+          for (const mark of own) {
+            const { left, right, top, bottom } = extentOf(mark);
+            const at = `${mark.id} on card ${card.number}`;
+            // A tick on the very edge of the sheet reaches over it.
+            const air = mark.kind === "text" ? 3.5 : 2;
+            expect(left, at).toBeGreaterThanOrEqual(x + air);
+            expect(right, at).toBeLessThanOrEqual(x + wide - air);
+            expect(top, at).toBeGreaterThanOrEqual(y + air);
+            expect(bottom, at).toBeLessThanOrEqual(y + high - 3);
+          }
+          const words = own.flatMap((m) =>
+            m.kind === "text" && !/\/(picture|slip)\//.test(m.id) ? [m] : [],
+          );
+          for (const [k, a] of words.entries())
+            for (const b of words.slice(k + 1)) {
+              const [one, other] = [extentOf(a), extentOf(b)];
+              const apart = Math.max(
+                Math.max(one.left, other.left) - Math.min(one.right, other.right),
+                Math.max(one.top, other.top) - Math.min(one.bottom, other.bottom),
+              );
+              expect(apart, `${a.id} and ${b.id} on card ${card.number}`).toBeGreaterThan(-0.3);
+            }
+          // The picture is above the words and below the head.
+          const picture = own.filter((m) => m.id.includes("/picture/")).map(extentOf);
+          const line = (part: string) => words.find((m) => m.id.endsWith(`/${part}`));
+          const instruction = line("instruction");
+          const title = line("title");
+          if (!instruction || !title) throw new Error("no words");
+          expect(Math.max(...picture.map((e) => e.bottom))).toBeLessThanOrEqual(extentOf(instruction).top);
+          expect(Math.min(...picture.map((e) => e.top))).toBeGreaterThanOrEqual(extentOf(title).bottom - 0.6);
+          // It takes what is left: nearly all of the width or of the height between.
+          const fills = Math.max(
+            (Math.max(...picture.map((e) => e.right)) - Math.min(...picture.map((e) => e.left))) / (wide - 8),
+            (Math.max(...picture.map((e) => e.bottom)) - Math.min(...picture.map((e) => e.top))) /
+              (extentOf(instruction).top - extentOf(title).bottom),
+          );
+          expect(fills, `card ${card.number}`).toBeGreaterThan(
+            own.some((m) => m.id.includes("/slip/")) ? 0.6 : 0.75,
+          );
+        }
+        // Cut marks stand between the places, at the edges of the page, and nowhere else.
+        const cuts = page.marks.filter((m) => m.id.startsWith("cut/")).map(extentOf);
+        expect(cuts).toHaveLength(2 * (columns - 1) + 2 * (rows - 1));
+        for (const { left, right, top, bottom } of cuts) {
+          const upright = left === right;
+          const place = upright ? left : top;
+          const [whole, n] = upright ? [width, columns] : [height, rows];
+          const step = ((place - 8) * n) / (whole - 16);
+          expect(Math.abs(step - Math.round(step))).toBeLessThan(1e-9);
+          expect(upright ? bottom - top : right - left).toBeCloseTo(4, 9);
+          const [near, far] = upright ? [top, bottom] : [left, right];
+          expect(Math.min(near, (upright ? height : width) - far)).toBeCloseTo(2, 9);
+        }
+      }
+    },
+  );
+});
