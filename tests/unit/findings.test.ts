@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { applyChanges } from "#core/changes";
 import { judgeComposition, judgeCrowding } from "#core/judgements";
 import type { Lesson } from "#core/lesson";
-import { readCaptions } from "#core/narration";
+import { readCaptions, wordsOf } from "#core/narration";
 import type { Paper, PaperStroke } from "#core/paper";
 import { computeLesson } from "#core/pipeline";
 import { planView } from "#core/view";
@@ -174,6 +174,26 @@ test("captions without a cue, and cues that cannot be read, say so", () => {
   expect(half.ok).toBe(true);
   expect(half.findings.map((f) => f.code)).toEqual(["cue-skipped"]);
   expect(half.findings[0]?.message).toMatch(/6/);
+});
+
+test.each([
+  ["text", "startMs", "endMs", 1],
+  ["word", "start_ms", "end_ms", 1],
+  ["punctuated_word", "start", "end", 1000],
+  ["w", "from", "to", 1000],
+  ["word", "time", "end", 1000],
+])("words as JSON are read by %s, %s and %s", (word, start, end, per) => {
+  const said = ["Rule", "the", "edge."].map((text, i) => ({
+    [word]: text,
+    [start]: ((i + 1) * 700) / per,
+    [end]: ((i + 1) * 700 + 400) / per,
+  }));
+  const read = readCaptions(JSON.stringify(said));
+  if (!read.ok) throw new Error(read.findings[0]?.message);
+  expect(read.value.cues.map((c) => [c.text, c.startMs, c.endMs])).toEqual([["Rule the edge.", 700, 2500]]);
+  expect(read.value.cues.flatMap(wordsOf).map((w) => w.startMs)).toEqual([700, 1400, 2100]);
+  const backward = readCaptions(JSON.stringify([{ [word]: "Rule", [start]: 2, [end]: 1 }, ...said]));
+  expect(backward.findings.map((f) => f.message).join()).toMatch(/ends before it starts/);
 });
 
 test("a change to what is not there is refused in words, and names it", () => {
