@@ -10,7 +10,13 @@ const SHOWS_MM = 2;
 
 /** The expected error of every point, object by object in drawing order, and a finding where one will show. */
 export function judgeDrift(
-  { moves, view, evaluation, lesson, program }: ComputedLesson,
+  {
+    moves,
+    view,
+    evaluation,
+    lesson,
+    program,
+  }: Pick<ComputedLesson, "moves" | "view" | "evaluation" | "lesson" | "program">,
   hand: Hand = USUAL_HAND,
 ): { points: readonly PointDrift[]; findings: readonly Finding[] } {
   const points: PointDrift[] = [];

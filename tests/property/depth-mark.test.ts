@@ -1,13 +1,21 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { applyChanges } from "#core/changes";
-import { type ComputedLesson, computeLesson, judgeDrift } from "#core/pipeline";
+import { evaluate } from "#core/drafter";
+import type { Lesson } from "#core/lesson";
+import { drawLesson, judgeDrift } from "#core/pipeline";
 import { lessonWith, VIEW_KINDS } from "./recipe-arbitraries.ts";
 
 /** A clumsy hand, so that most drawings have a finding; what a mend saves does not depend on it. */
 const CLUMSY = { withinMm: 5 };
 
-const worst = (c: ComputedLesson, objectId: string) =>
+/** A lesson drawn, and its points found as a ruler finds them: all that drift is judged by. */
+function ruled(lesson: Lesson) {
+  const drawn = drawLesson(lesson);
+  return { ...drawn, evaluation: evaluate(drawn.moves, drawn.view) };
+}
+
+const worst = (c: ReturnType<typeof ruled>, objectId: string) =>
   Math.max(
     0,
     ...judgeDrift(c, CLUMSY)
@@ -22,12 +30,12 @@ test("a depth marked where the finding says drifts as little as it says, and the
     for (const recipe of ["box", "stairs", "house"] as const)
       fc.assert(
         fc.property(lessonWith(recipe, kind), (lesson) => {
-          const before = computeLesson(lesson);
+          const before = ruled(lesson);
           for (const { about, mend, numbers } of judgeDrift(before, CLUMSY).findings) {
             if (!mend || !about) continue;
             const changed = applyChanges(lesson, mend.changes);
             if (!changed.ok) throw new Error(changed.findings.map((f) => f.message).join(" "));
-            const after = computeLesson(changed.value.lesson);
+            const after = ruled(changed.value.lesson);
             mended++;
             expect(worst(after, about)).toBeCloseTo(numbers.otherwiseMm ?? 0, 6);
             expect(worst(after, about)).toBeLessThan(worst(before, about) / 2);

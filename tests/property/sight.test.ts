@@ -3,7 +3,7 @@ import { ShapeUtils, Vector2 } from "three";
 import { describe, expect, test } from "vitest";
 import { pointOn } from "#core/geometry";
 import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { type DrawnLesson, drawLesson } from "#core/pipeline";
 import { holds } from "../holds.ts";
 import { lessonWith, RECIPE_NAMES, VIEW_KINDS } from "./recipe-arbitraries.ts";
 
@@ -26,8 +26,8 @@ interface Facing {
 }
 
 /** Every opaque face of a lesson as triangles in space, cut up by three.js: the oracle knows nothing of faces on paper. */
-function trianglesOf(computed: ComputedLesson): Facing[] {
-  return computed.program.solids
+function trianglesOf(drawn: DrawnLesson): Facing[] {
+  return drawn.program.solids
     .filter((s) => s.solid.opaque)
     .flatMap((s) =>
       s.solid.faces.flatMap((face) => {
@@ -67,8 +67,8 @@ function hit(ray: V3, t: Facing): number {
 }
 
 /** Depth of a stroke's sample from the plan itself. */
-function depthOn(computed: ComputedLesson, moveIndex: number, share: number): number | null {
-  const stroke = computed.paper.strokes.find((s) => s.moveIndex === moveIndex);
+function depthOn(drawn: DrawnLesson, moveIndex: number, share: number): number | null {
+  const stroke = drawn.paper.strokes.find((s) => s.moveIndex === moveIndex);
   if (!stroke) return null;
   const { trace } = stroke;
   if (trace.kind === "straight") return 1 / (trace.qFrom + (trace.qTo - trace.qFrom) * share);
@@ -82,12 +82,12 @@ function depthOn(computed: ComputedLesson, moveIndex: number, share: number): nu
 const NEAR_MM = 0.12;
 
 function checkFinal(lesson: Lesson): { hidden: number; seen: number } {
-  const computed = computeLesson(lesson);
-  const triangles = trianglesOf(computed);
-  const { camera } = computed.view;
+  const drawn = drawLesson(lesson);
+  const triangles = trianglesOf(drawn);
+  const { camera } = drawn.view;
   const count = { hidden: 0, seen: 0 };
-  for (const stroke of computed.paper.strokes) {
-    const plan = computed.moves[stroke.moveIndex]?.stroke;
+  for (const stroke of drawn.paper.strokes) {
+    const plan = drawn.moves[stroke.moveIndex]?.stroke;
     if (!plan || (plan.plane !== "space" && plan.plane !== "space-arc")) continue;
     if (stroke.role !== "outline" && stroke.role !== "detail") continue;
     if ("within" in plan && plan.within) continue;
@@ -102,7 +102,7 @@ function checkFinal(lesson: Lesson): { hidden: number; seen: number } {
         p.yMm > lesson.sheet.heightMm - 0.5
       )
         continue;
-      const depth = depthOn(computed, stroke.moveIndex, share);
+      const depth = depthOn(drawn, stroke.moveIndex, share);
       if (depth === null || !(depth > 0)) continue;
       const nearer = [
         [0, 0],

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { type DrawnLesson, drawLesson } from "#core/pipeline";
 import { holds } from "../holds.ts";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
@@ -39,22 +39,22 @@ function entryDepth(corners: Readonly<Record<string, V3>>, ray: V3): { near: num
 
 /** How a sample of a stroke stands to the other solids: hidden, seen, or too near a border to tell. */
 function judge(
-  computed: ComputedLesson,
+  drawn: DrawnLesson,
   objectId: string,
   x: number,
   y: number,
   depth: number,
   isTail: boolean,
 ): { by: string; verdict: "hidden" | "seen" | "unsure" }[] {
-  const { camera } = computed.view;
-  const rank = (group: string) => computed.program.frontToBack.indexOf(group);
-  const own = computed.program.solids.find((s) => s.objectId === objectId);
+  const { camera } = drawn.view;
+  const rank = (group: string) => drawn.program.frontToBack.indexOf(group);
+  const own = drawn.program.solids.find((s) => s.objectId === objectId);
   const rayAt = (dx: number, dy: number): V3 => [
     (x + dx - camera.principal.xMm) / camera.distanceMm,
     (y + dy - camera.principal.yMm) / camera.distanceMm,
     1,
   ];
-  return computed.program.solids
+  return drawn.program.solids
     .filter((s) => s.objectId !== objectId && s.solid.opaque)
     .map((s) => {
       const hits = [
@@ -82,8 +82,8 @@ function judge(
 }
 
 /** Depth of a stroke's sample: q is affine on paper between the ends the plan states. */
-function depthAt(computed: ComputedLesson, moveIndex: number, share: number): number {
-  const plan = computed.moves[moveIndex]?.stroke;
+function depthAt(drawn: DrawnLesson, moveIndex: number, share: number): number {
+  const plan = drawn.moves[moveIndex]?.stroke;
   if (plan?.plane !== "space") return Number.POSITIVE_INFINITY;
   const end = plan.tailTo ?? plan.to;
   const q = (plan.from[3] / plan.from[2]) * (1 - share) + (end[3] / end[2]) * share;
@@ -91,11 +91,11 @@ function depthAt(computed: ComputedLesson, moveIndex: number, share: number): nu
 }
 
 function checkLesson(lesson: Lesson): { hidden: number; seen: number } {
-  const computed = computeLesson(lesson);
+  const drawn = drawLesson(lesson);
   const count = { hidden: 0, seen: 0 };
-  const closes = new Map(computed.program.solids.map((s) => [s.objectId, s]));
-  for (const stroke of computed.paper.strokes) {
-    const plan = computed.moves[stroke.moveIndex]?.stroke;
+  const closes = new Map(drawn.program.solids.map((s) => [s.objectId, s]));
+  for (const stroke of drawn.paper.strokes) {
+    const plan = drawn.moves[stroke.moveIndex]?.stroke;
     if (plan?.plane !== "space") continue;
     const whole = Math.hypot(stroke.to.xMm - stroke.from.xMm, stroke.to.yMm - stroke.from.yMm);
     if (whole < 0.5) continue;
@@ -109,16 +109,8 @@ function checkLesson(lesson: Lesson): { hidden: number; seen: number } {
         stroke.pieces.some((p) => Math.abs(p.from - t) < 1e-3 || Math.abs(p.to - t) < 1e-3);
       if (near(share)) continue;
       const isTail =
-        plan.tailTo !== null &&
-        (piece ? piece.part === "tail" : tailShare(stroke.moveIndex, computed) < share);
-      const verdicts = judge(
-        computed,
-        stroke.objectId,
-        x,
-        y,
-        depthAt(computed, stroke.moveIndex, share),
-        isTail,
-      );
+        plan.tailTo !== null && (piece ? piece.part === "tail" : tailShare(stroke.moveIndex, drawn) < share);
+      const verdicts = judge(drawn, stroke.objectId, x, y, depthAt(drawn, stroke.moveIndex, share), isTail);
       if (verdicts.some((v) => v.verdict === "unsure")) continue;
       const hiders = verdicts.filter((v) => v.verdict === "hidden").map((v) => closes.get(v.by));
       const already = hiders.some((h) => h && h.closesAt < stroke.moveIndex);
@@ -141,8 +133,8 @@ function checkLesson(lesson: Lesson): { hidden: number; seen: number } {
   return count;
 }
 
-function tailShare(moveIndex: number, computed: ComputedLesson): number {
-  const plan = computed.moves[moveIndex]?.stroke;
+function tailShare(moveIndex: number, drawn: DrawnLesson): number {
+  const plan = drawn.moves[moveIndex]?.stroke;
   if (plan?.plane !== "space" || !plan.tailTo) return 1;
   const q = (p: readonly [number, number, number, number]) => p[3] / p[2];
   return (q(plan.from) - q(plan.to)) / (q(plan.from) - q(plan.tailTo));
