@@ -1,21 +1,14 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { applyChanges } from "#core/changes";
-import { evaluate } from "#core/drafter";
-import type { Lesson } from "#core/lesson";
-import { drawLesson, judgeDrift } from "#core/pipeline";
+import { judgeDrift } from "#core/pipeline";
 import { lessonWith, VIEW_KINDS } from "./recipe-arbitraries.ts";
+import { type Ruled, ruled } from "./ruled.ts";
 
 /** A clumsy hand, so that most drawings have a finding; what a mend saves does not depend on it. */
 const CLUMSY = { withinMm: 5 };
 
-/** A lesson drawn, and its points found as a ruler finds them: all that drift is judged by. */
-function ruled(lesson: Lesson) {
-  const drawn = drawLesson(lesson);
-  return { ...drawn, evaluation: evaluate(drawn.moves, drawn.view) };
-}
-
-const worst = (c: ReturnType<typeof ruled>, objectId: string) =>
+const worst = (c: Ruled, objectId: string) =>
   Math.max(
     0,
     ...judgeDrift(c, CLUMSY)

@@ -2,22 +2,23 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { angleBetweenRad, distanceMm, findPaperPoint } from "#core/geometry";
 import { type Lesson, parseLesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/pipeline";
 import { worldToPaper } from "#core/view";
 import { holds } from "../holds.ts";
-import { neverNaN } from "./never-nan.ts";
+import { drawnWithoutNaN, neverNaN } from "./never-nan.ts";
 import { lessonWith, RECIPE_NAMES, VIEW_KINDS } from "./recipe-arbitraries.ts";
+import { type Ruled, ruled } from "./ruled.ts";
 import { throughThree } from "./through-three.ts";
 
 /** For each found point how much an error of reading is blown up on the way to it: 1/sin of every crossing, multiplied. */
-function blowUps(computed: ComputedLesson): ReadonlyMap<string, number> {
+function blowUps(drawn: Ruled): ReadonlyMap<string, number> {
   const grown = new Map<string, number>();
   const of = (id: string) => grown.get(id) ?? 1;
   const onPaper = (id: string) => {
-    const p = computed.evaluation.points.get(id);
+    const p = drawn.evaluation.points.get(id);
     return p ? findPaperPoint(p) : null;
   };
-  for (const move of computed.moves) {
+  for (const move of drawn.moves) {
     for (const { id, rule } of move.lines) {
       if (rule.kind === "toward" || rule.kind === "angle" || rule.kind === "parallel")
         grown.set(id, of(rule.through));
@@ -31,7 +32,7 @@ function blowUps(computed: ComputedLesson): ReadonlyMap<string, number> {
     for (const { id, rule } of move.points) {
       switch (rule.kind) {
         case "crossing": {
-          const [l, m] = rule.lines.map((line) => computed.evaluation.lines.get(line));
+          const [l, m] = rule.lines.map((line) => drawn.evaluation.lines.get(line));
           const angle = l && m ? angleBetweenRad(l, m) : 0;
           grown.set(id, Math.max(...rule.lines.map(of)) / Math.max(1e-12, Math.sin(angle)));
           break;
@@ -59,18 +60,18 @@ function blowUps(computed: ComputedLesson): ReadonlyMap<string, number> {
   return grown;
 }
 
-function compare(lesson: Lesson, computed: ComputedLesson): number {
-  const grown = blowUps(computed);
-  const three = throughThree(computed.view);
+function compare(lesson: Lesson, drawn: Ruled): number {
+  const grown = blowUps(drawn);
+  const three = throughThree(drawn.view);
   let compared = 0;
   for (const object of lesson.objects) {
-    const built = computed.program.scene.get(object.id)?.built;
+    const built = drawn.program.scene.get(object.id)?.built;
     if (!built) continue;
     for (const [name, at] of [...Object.entries(built.solid.corners), ...Object.entries(built.points)]) {
       const id = `${object.id}/${name}`;
-      const ruled = computed.evaluation.points.get(id);
-      const p = ruled && findPaperPoint(ruled);
-      const camera = at[2] > 0 ? findPaperPoint(worldToPaper(computed.view.camera, at)) : null;
+      const found = drawn.evaluation.points.get(id);
+      const p = found && findPaperPoint(found);
+      const camera = at[2] > 0 ? findPaperPoint(worldToPaper(drawn.view.camera, at)) : null;
       if (!p || !camera) continue;
       const size = Math.max(
         lesson.sheet.widthMm,
@@ -114,9 +115,9 @@ describe.each(RECIPE_NAMES)("%s", (recipe) => {
       fc.property(lessonWith(recipe, kind), (lesson) => {
         const { findings } = parseLesson(lesson);
         holds(findings.length === 0, () => findings.map((f) => f.message).join(" "));
-        const computed = computeLesson(lesson);
-        neverNaN(computed);
-        compared += compare(lesson, computed);
+        const drawn = ruled(lesson);
+        drawnWithoutNaN(drawn);
+        compared += compare(lesson, drawn);
       }),
       { numRuns: 40 },
     );
