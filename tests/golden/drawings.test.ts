@@ -36,3 +36,34 @@ test("a moment of the take with ruler and pencil", async () => {
   const frame = frameAt(demo("glasshouse"), 42_000, { medium: "overlay", tools: true, withSheet: true });
   await expect(toSvg(frame.drawing, PAPER_PALETTE)).toMatchFileSnapshot("pictures/glasshouse-at-42-s.svg");
 });
+
+test("whatever a teacher calls a thing, the picture stays one XML document and says it", () => {
+  const said = `Crate <7> & "the other's"`;
+  const svg = toSvg(
+    {
+      unit: "mm",
+      box: { x: 0, y: 0, width: 10, height: 10 },
+      alt: said,
+      marks: [
+        {
+          kind: "text",
+          id: "words",
+          at: { x: 1, y: 2 },
+          lines: [said],
+          size: 3,
+          lineHeight: 4,
+          colour: "ink",
+          weight: "regular",
+          anchor: "start",
+        },
+      ],
+    },
+    PAPER_PALETTE,
+  );
+  // XML 1.0, 2.4 (from memory): in text no bare < or &.
+  const plain = (xml: string) =>
+    xml.replaceAll("&lt;", "<").replaceAll("&gt;", ">").replaceAll("&quot;", '"').replaceAll("&amp;", "&");
+  const inside = [...svg.matchAll(/<(?:title|tspan)[^>]*>([^<]*)</g)].map((m) => m[1] ?? "");
+  expect(inside.map(plain)).toEqual([said, said]);
+  for (const text of inside) expect(text).not.toMatch(/&(?!lt;|gt;|quot;|amp;)/);
+});

@@ -127,7 +127,7 @@ test.each([
 });
 
 test("what is often misheard is a word of the trade, and offered where it is heard", () => {
-  const trade = TRADE.flatMap((word) => word.split(" "));
+  const trade: readonly string[] = TRADE;
   for (const [said, meant] of Object.entries(OFTEN_HEARD_AS)) {
     expect(named(`This is ${said} here.`, "misheard"), said).toContain(meant);
     expect(
@@ -140,7 +140,7 @@ test("what is often misheard is a word of the trade, and offered where it is hea
 test("a word of the trade with a letter doubled is offered as it is written; written rightly nothing is", () => {
   for (const word of TRADE) {
     expect(named(`We look at the ${word} here.`, "misheard"), word).toEqual([]);
-    if (word.length < 8 || word.includes(" ")) continue;
+    if (word.length < 8) continue;
     const at = [...word].findIndex((letter, i) => i > 0 && !"aeiouyhw".includes(letter));
     const slip = word.slice(0, at) + word[at] + word.slice(at);
     expect(named(`We look at the ${slip} here.`, "misheard"), slip).toContain(word);
