@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { applyChanges } from "#core/changes";
 import { judgeDrift } from "#core/pipeline";
+import { lesson, put, views } from "../unit/put-down.ts";
 import { lessonWith, VIEW_KINDS } from "./recipe-arbitraries.ts";
 import { type Ruled, ruled } from "./ruled.ts";
 
@@ -22,11 +23,11 @@ test("a depth marked where the finding says drifts as little as it says, and the
   for (const kind of VIEW_KINDS)
     for (const recipe of ["box", "stairs", "house"] as const)
       fc.assert(
-        fc.property(lessonWith(recipe, kind), (lesson) => {
-          const before = ruled(lesson);
+        fc.property(lessonWith(recipe, kind), (start) => {
+          const before = ruled(start);
           for (const { about, mend, numbers } of judgeDrift(before, CLUMSY).findings) {
             if (!mend || !about) continue;
-            const changed = applyChanges(lesson, mend.changes);
+            const changed = applyChanges(start, mend.changes);
             if (!changed.ok) throw new Error(changed.findings.map((f) => f.message).join(" "));
             const after = ruled(changed.value.lesson);
             mended++;
@@ -40,4 +41,18 @@ test("a depth marked where the finding says drifts as little as it says, and the
         { numRuns: 60, seed: 7 },
       );
   expect(mended).toBeGreaterThan(0);
+});
+
+test("a depth asked for on a guide that is not there is marked on the usual one", () => {
+  const box = put(lesson(views.one, []), "box", [200, 110], [250, 160]);
+  const movesWith = (depthMark?: 0 | 1 | 2 | 3) =>
+    ruled({
+      ...box,
+      objects: box.objects.map((o) => ({ ...o, ...(depthMark === undefined ? {} : { depthMark }) })),
+    }).moves;
+  const guides = movesWith().filter((m) => m.phase === "guides" && m.hand === "rule");
+  expect(guides).toHaveLength(3);
+  expect(movesWith(3)).toEqual(movesWith());
+  expect(movesWith(0)).toEqual(movesWith());
+  for (const other of [1, 2] as const) expect(movesWith(other)).not.toEqual(movesWith());
 });
