@@ -4,6 +4,7 @@ import { impossibleInObject, SHEET_ID } from "../program/index.ts";
 import { impossibleInView, planView } from "../view/index.ts";
 import { LESSON_FORMAT, type Lesson, LessonSchema } from "./lesson.ts";
 import { LESSON_VERSION, type RawLesson, type Upgraded, upgradeLesson } from "./upgrade.ts";
+import { whyRefused } from "./why-refused.ts";
 
 /** Reads a lesson file's text. Refused with the place of every fault; nothing is guessed. */
 export function parseLessonText(text: string): Parsed<Lesson> {
@@ -36,7 +37,7 @@ export function parseLesson(json: unknown): Parsed<Lesson> {
     return refuse(
       parsed.issues.map((issue) => {
         const path = v.getDotPath(issue) ?? "file";
-        const got = issue.received === "undefined" ? "it is missing" : issue.message;
+        const got = whyRefused(issue);
         return fault(
           "wrong-field",
           path,

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
-import { applyChanges } from "#core/changes";
-import { judgeComposition, judgeCrowding } from "#core/judgements";
+import { applyChanges, takeFromCaptions } from "#core/changes";
+import { judgeComposition, judgeCrowding, judgeKeepOut } from "#core/judgements";
 import type { Lesson } from "#core/lesson";
 import { readCaptions, wordsOf } from "#core/narration";
 import type { Paper, PaperStroke } from "#core/paper";
@@ -85,6 +85,39 @@ test("lines nearer each other than a pencil is wide, and longer than 6 mm so, ar
   expect(beside(0)).toEqual([]);
   expect(beside(0.4, 6.1)).toHaveLength(1);
   expect(beside(0.4, 5.9)).toEqual([]);
+});
+
+test("of a thing half hidden for good, half of its outline counts as seen", () => {
+  const paper = outlines([40, 100, 140, 100]);
+  const hidden = (share: number): Paper => ({
+    ...paper,
+    strokes: paper.strokes.map((s) => ({
+      ...s,
+      pieces: [
+        { from: 0, to: share, part: "edge" as const, diesAt: 9 },
+        { from: share, to: 1, part: "edge" as const, diesAt: null },
+      ],
+      stoppedBy: ["shed"],
+    })),
+  });
+  expect(judgeKeepOut(hidden(0.6))).toEqual([]);
+  const [found] = judgeKeepOut(hidden(0.7));
+  expect(found?.numbers.seenShare).toBeCloseTo(0.3, 9);
+  expect(found?.message).toMatch(/^Only 30 % of the outline of "thing-1" is left to see behind "shed"/);
+});
+
+test("a take begun from captions alone is called as its file is", () => {
+  const l = lesson(views.one, []);
+  const cues = [{ id: "c1", startMs: 0, endMs: 900, text: "Draw." }];
+  const first = takeFromCaptions(l, "second-telling.vtt", cues);
+  expect([first.id, first.label, first.narration?.fileName]).toEqual([
+    "take-1",
+    "second-telling",
+    "second-telling.vtt",
+  ]);
+  expect(takeFromCaptions(l, ".srt", cues).label).toBe("New take");
+  const next = takeFromCaptions({ ...l, takes: [first] }, `${"long".repeat(60)}.vtt`, cues);
+  expect([next.id, next.label.length]).toEqual(["take-2", 120]);
 });
 
 test("a thing of which little is left to see behind nearer ones is told of, with what hides it", () => {
