@@ -76,6 +76,21 @@ test("nothing is found on bare paper", () => {
   ).toBeNull();
 });
 
+test("colours become the greys OpenCV makes of them", () => {
+  const [w, h] = [64, 48];
+  const rgba = new Uint8ClampedArray(w * h * 4);
+  for (let i = 0; i < w * h; i++)
+    rgba.set([(i * 7) % 256, (i * 13 + 40) % 256, (i * 29 + 90) % 256, 255], 4 * i);
+  const grey = grayOf(rgba, w, h);
+  const mat = cv.matFromArray(h, w, cv.CV_8UC4, Array.from(rgba));
+  const expected = new cv.Mat();
+  cv.cvtColor(mat, expected, cv.COLOR_RGBA2GRAY);
+  for (let i = 0; i < w * h; i++)
+    expect(Math.abs((grey.luma[i] ?? 0) - (expected.data[i] ?? 0)), `pixel ${i}`).toBeLessThanOrEqual(1);
+  mat.delete();
+  expected.delete();
+});
+
 test("a picture is laid flat as OpenCV's warpPerspective lays it", () => {
   const [w, h] = [320, 240];
   const rgba = new Uint8ClampedArray(w * h * 4);
