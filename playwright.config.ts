@@ -16,6 +16,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    // Nobody watches: whatever fades or slides in is there at once, and is not waited for.
+    contextOptions: { reducedMotion: "reduce" },
     screenshot: "only-on-failure",
     launchOptions: {
       executablePath: "/usr/bin/chromium",
