@@ -13,6 +13,7 @@ import { ErrorPage } from "./ui/ErrorPage.tsx";
 import { useNonce } from "./ui/nonce.ts";
 import { ShowWhole } from "./ui/ShowWhole.tsx";
 import { theme } from "./ui/theme.ts";
+import { useQuietCutOffs } from "./ui/use-quiet-cut-offs.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Regulanda" }];
 
@@ -41,6 +42,7 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
+  useQuietCutOffs();
   return <Outlet />;
 }
 

@@ -192,6 +192,29 @@ test("no place moves under the hand while it loads, on a slow machine too", asyn
   }
 });
 
+test("a loading cut off by going elsewhere is no error of the page; any other failure unheard is", async ({
+  page,
+}) => {
+  await page.goto("/");
+  const other = await page.context().newPage();
+  const errors: string[] = [];
+  other.on("pageerror", (e) => errors.push(e.message));
+  await other.goto("/");
+  const unheard = async (kind: "cut off" | "real") => {
+    await other.evaluate(async (which) => {
+      void Promise.reject(
+        which === "real" ? new Error("a real one") : new DOMException("signal is aborted", "AbortError"),
+      );
+      await new Promise((done) => setTimeout(done, 60));
+    }, kind);
+    return errors.splice(0);
+  };
+  // The page hears of it once it has woken up.
+  await expect.poll(() => unheard("cut off"), { timeout: 15_000 }).toEqual([]);
+  expect(await unheard("real")).toEqual(["a real one"]);
+  expect(await unheard("cut off")).toEqual([]);
+});
+
 test("whoever breaks off a request at any moment leaves the server standing", async ({ page, baseURL }) => {
   const lesson = await documentOf(page, DEMO);
   const media = `/media/${lesson.takes[0]?.video?.file}`;

@@ -41,7 +41,8 @@ export function Shelf({
   const { revalidate, state } = useRevalidator();
   useEffect(() => {
     if (!filling || state !== "idle") return;
-    const again = setTimeout(() => void revalidate(), ASK_AGAIN_MS);
+    // Going elsewhere cuts the asking off, and asks by itself.
+    const again = setTimeout(() => void revalidate().catch(() => {}), ASK_AGAIN_MS);
     return () => clearTimeout(again);
   }, [filling, state, revalidate]);
   const wider = new URLSearchParams(params);
