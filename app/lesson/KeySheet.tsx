@@ -71,13 +71,7 @@ const KEYS: readonly {
 ];
 
 /** All keys on one sheet, and the switch for those that need no Ctrl or Alt. */
-export default function KeySheet({
-  opened,
-  onClose,
-}: {
-  readonly opened: boolean;
-  readonly onClose: () => void;
-}) {
+export function KeySheet({ opened, onClose }: { readonly opened: boolean; readonly onClose: () => void }) {
   const [on, setOn] = useSingleKeysOn();
   return (
     <Modal

@@ -1,22 +1,30 @@
 import { ActionIcon, Tooltip } from "@mantine/core";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { useKeys } from "../ui/use-keys.ts";
-
-const fetchSheet = () => import("./KeySheet.tsx");
-const KeySheet = lazy(fetchSheet);
+import type { KeySheet } from "./KeySheet.tsx";
 
 /** Opens the sheet of keys, which comes after the page: nobody reads it before the page is there. */
 export function KeysButton() {
-  const [state, setState] = useState<"never opened" | "open" | "closed">("never opened");
-  const open = () => setState("open");
+  const [opened, setOpened] = useState(false);
+  const [sheet, setSheet] = useState<{ readonly Sheet: typeof KeySheet } | null>(null);
+  const fetchSheet = useCallback(
+    () =>
+      import("./KeySheet.tsx").then(
+        ({ KeySheet: Sheet }) => setSheet({ Sheet }),
+        // Without the server nothing opens, and the page with its unsaved edits stands: asked again at the next press.
+        () => setOpened(false),
+      ),
+    [],
+  );
+  useEffect(() => void fetchSheet(), [fetchSheet]);
+  const open = () => {
+    setOpened(true);
+    if (!sheet) void fetchSheet();
+  };
   useKeys([
     ["shift+?", open],
     ["?", open],
   ]);
-  useEffect(() => {
-    // Fetched beforehand, so that it opens at once; where that fails it is asked for again when it is opened.
-    fetchSheet().catch(() => undefined);
-  }, []);
   return (
     <>
       <Tooltip label="Keys (?)">
@@ -24,11 +32,7 @@ export function KeysButton() {
           ?
         </ActionIcon>
       </Tooltip>
-      {state === "never opened" ? null : (
-        <Suspense>
-          <KeySheet opened={state === "open"} onClose={() => setState("closed")} />
-        </Suspense>
-      )}
+      {sheet ? <sheet.Sheet opened={opened} onClose={() => setOpened(false)} /> : null}
     </>
   );
 }

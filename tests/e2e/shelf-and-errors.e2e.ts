@@ -295,6 +295,26 @@ test("the keys are listed on one sheet, single ones can be switched off, and a c
   expect((await documentOf(page, id)).objects).toHaveLength(3);
 });
 
+test.describe("without the server", () => {
+  test.use({ expectedErrors: [/Failed to load resource/] });
+
+  test("the sheet of keys stays away and the page stands; once it can be fetched a press opens it", async ({
+    page,
+  }) => {
+    await page.route(/KeySheet/, (route) => route.abort());
+    await page.goto(`/lessons/${DEMO}/build`);
+    const sheet = page.getByRole("dialog", { name: "Keys" });
+    const things = page.getByRole("button", { name: "1. left bench" });
+    await expect(things).toBeVisible();
+    await page.getByRole("button", { name: "Keys", exact: true }).click();
+    await expect(things).toBeVisible();
+    await expect(sheet).toHaveCount(0);
+    await page.unroute(/KeySheet/);
+    await page.keyboard.press("?");
+    await expect(sheet).toBeVisible();
+  });
+});
+
 for (const scheme of ["light", "dark"] as const) {
   test(`no place has a serious accessibility fault (${scheme})`, async ({ page }) => {
     test.setTimeout(120_000);
