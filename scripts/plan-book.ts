@@ -1,28 +1,4 @@
-import {
-  AGE_BANDS,
-  CENTRE_SCHOOL,
-  cautionsOf,
-  ERASE_SCHOOL,
-  GATES,
-  GUIDES_SCHOOL,
-  HAND_SCHOOL,
-  HELP_SCHOOL,
-  KIT,
-  type KitName,
-  READING_SCHOOL,
-  RULER_SCHOOL,
-  USUAL_KIT,
-} from "#core/plan";
-
-const SCHOOLS = [
-  CENTRE_SCHOOL,
-  GUIDES_SCHOOL,
-  ERASE_SCHOOL,
-  READING_SCHOOL,
-  HELP_SCHOOL,
-  RULER_SCHOOL,
-  HAND_SCHOOL,
-];
+import { AGE_BANDS, cautionsOf, GATES, KIT, type KitName, SCHOOLS, USUAL_KIT } from "#core/plan";
 
 /**
  * What a lesson's plan can say: schools of drawing, kit with substitutes and cautions, waits, paces. A test compares it with

@@ -6,13 +6,4 @@ export type { KitItem, KitName } from "./kit.ts";
 export { cautionsOf, KIT, USUAL_KIT } from "./kit.ts";
 export type { CountWanted, PlaceCounted, Plan } from "./plan-slice.ts";
 export { PLAN_DEFAULTS, PlanSchema } from "./plan-slice.ts";
-export type { School } from "./schools.ts";
-export {
-  CENTRE_SCHOOL,
-  ERASE_SCHOOL,
-  GUIDES_SCHOOL,
-  HAND_SCHOOL,
-  HELP_SCHOOL,
-  READING_SCHOOL,
-  RULER_SCHOOL,
-} from "./schools.ts";
+export { chosenIn, SCHOOLS, type School, type SchoolField } from "./schools.ts";

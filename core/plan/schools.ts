@@ -1,4 +1,4 @@
-import type { Plan } from "./plan-slice.ts";
+import { PLAN_DEFAULTS, type Plan } from "./plan-slice.ts";
 
 /** A choice of school: what it is called and, in a line, what it changes. */
 export interface School<F extends keyof Plan> {
@@ -7,7 +7,7 @@ export interface School<F extends keyof Plan> {
   readonly choices: readonly { readonly value: Plan[F]; readonly label: string; readonly effect: string }[];
 }
 
-export const CENTRE_SCHOOL: School<"centre"> = {
+const CENTRE: School<"centre"> = {
   field: "centre",
   title: "Finding the centre",
   choices: [
@@ -35,7 +35,7 @@ export const CENTRE_SCHOOL: School<"centre"> = {
   ],
 };
 
-export const GUIDES_SCHOOL: School<"guides"> = {
+const GUIDES: School<"guides"> = {
   field: "guides",
   title: "Length of guides",
   choices: [
@@ -52,7 +52,7 @@ export const GUIDES_SCHOOL: School<"guides"> = {
   ],
 };
 
-export const ERASE_SCHOOL: School<"erase"> = {
+const ERASE: School<"erase"> = {
   field: "erase",
   title: "Rubbing out",
   choices: [
@@ -66,7 +66,7 @@ export const ERASE_SCHOOL: School<"erase"> = {
   ],
 };
 
-export const READING_SCHOOL: School<"reading"> = {
+const READING: School<"reading"> = {
   field: "reading",
   title: "Wording",
   choices: [
@@ -75,7 +75,7 @@ export const READING_SCHOOL: School<"reading"> = {
   ],
 };
 
-export const HELP_SCHOOL: School<"help"> = {
+const HELP: School<"help"> = {
   field: "help",
   title: "Help",
   choices: [
@@ -88,7 +88,7 @@ export const HELP_SCHOOL: School<"help"> = {
   ],
 };
 
-export const RULER_SCHOOL: School<"ruler"> = {
+const RULER: School<"ruler"> = {
   field: "ruler",
   title: "Rulers",
   choices: [
@@ -101,7 +101,7 @@ export const RULER_SCHOOL: School<"ruler"> = {
   ],
 };
 
-export const HAND_SCHOOL: School<"hand"> = {
+const HAND: School<"hand"> = {
   field: "hand",
   title: "Drawing hand",
   choices: [
@@ -113,3 +113,13 @@ export const HAND_SCHOOL: School<"hand"> = {
     },
   ],
 };
+
+/** Every choice of school, in the order they are asked in. */
+export const SCHOOLS = [CENTRE, GUIDES, ERASE, READING, HELP, RULER, HAND] as const;
+export type SchoolField = (typeof SCHOOLS)[number]["field"];
+
+/** What a plan has chosen, or what is meant where it leaves the choice open. */
+export function chosenIn(plan: Plan, field: SchoolField): string {
+  const open: Partial<Record<SchoolField, string>> = PLAN_DEFAULTS;
+  return plan[field] ?? open[field] ?? "";
+}

@@ -12,16 +12,7 @@ import { makeCards } from "#core/display";
 import { dragObjectHandle, objectHandles } from "#core/handles";
 import { type Lesson, parseLesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
-import {
-  AGE_BANDS,
-  CENTRE_SCHOOL,
-  ERASE_SCHOOL,
-  GUIDES_SCHOOL,
-  HAND_SCHOOL,
-  HELP_SCHOOL,
-  READING_SCHOOL,
-  RULER_SCHOOL,
-} from "#core/plan";
+import { AGE_BANDS, SCHOOLS } from "#core/plan";
 import { type ObjectOption, objectOptions, RECIPE_NAMES, type RecipeName } from "#core/recipes";
 import { planView } from "#core/view";
 
@@ -108,19 +99,10 @@ test("every option of every construction", async () => {
 });
 
 test("every school, hand and age", async () => {
-  const schools = [
-    CENTRE_SCHOOL,
-    GUIDES_SCHOOL,
-    ERASE_SCHOOL,
-    READING_SCHOOL,
-    HELP_SCHOOL,
-    RULER_SCHOOL,
-    HAND_SCHOOL,
-    { field: "ageBand", choices: Object.keys(AGE_BANDS).map((value) => ({ value })) },
-  ] as const;
+  const ages = { field: "ageBand", choices: Object.keys(AGE_BANDS).map((value) => ({ value })) };
   const lines = (["house", "openings", "reflection"] as const).flatMap((recipe) => {
     const lesson = sampleLesson(recipe, "two-point");
-    return schools.flatMap(({ field, choices }) =>
+    return [...SCHOOLS, ages].flatMap(({ field, choices }) =>
       choices.map(({ value }) => {
         const taught = { ...lesson, plan: { ...lesson.plan, [field]: value } } as Lesson;
         return `${recipe}, ${field} ${value}: ${comesTo(taught)}`;
