@@ -2,6 +2,8 @@ import { reactRouter } from "@react-router/dev/vite";
 import { defineConfig } from "vite";
 import { coreVersion } from "./scripts/core-version.ts";
 
+const CORE = `${import.meta.dirname}/core/`;
+
 export default defineConfig(({ command }) => ({
   plugins: [reactRouter()],
   worker: { format: "es" },
@@ -11,7 +13,7 @@ export default defineConfig(({ command }) => ({
     assetsInlineLimit: (file) => (file.endsWith(".woff2") ? true : undefined),
     // Nothing happens when these are only loaded, which they do not say of themselves: what no page asks of them stays out.
     rolldownOptions: {
-      treeshake: { moduleSideEffects: [{ test: /\/core\/|\/clipper2-ts\//, sideEffects: false }] },
+      treeshake: { moduleSideEffects: (id) => !(id.startsWith(CORE) || id.includes("/clipper2-ts/")) },
     },
   },
   // One bundled server starts in a fraction of the time; native and singleton packages stay outside.
