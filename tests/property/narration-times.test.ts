@@ -1,9 +1,8 @@
-import { diffArrays } from "diff";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { applyChanges, setNarration } from "#core/changes";
+import { applyChanges, setNarration, takeFromCaptions } from "#core/changes";
 import { findCurrentTake, type Lesson } from "#core/lesson";
-import { alignWords, type Cue, sentencesOf, tokensOf, understand, wordsOf } from "#core/narration";
+import { type Cue, sentencesOf, tokensOf, understand, wordsOf } from "#core/narration";
 import { computeLesson, exportLesson } from "#core/pipeline";
 import { holdsToAdd, placeInWords, retake } from "#core/proposals";
 import { carryAnchors, editMap, sourceToLesson, wordsWithoutStep } from "#core/schedule";
@@ -75,42 +74,6 @@ test("nine steps in ten are placed within two seconds of where a teacher begins 
     }
   }
   expect(near / all).toBeGreaterThan(0.9);
-});
-
-const word = fc.constantFrom(
-  ..."draw the line to point and box now lightly then corner edge left right mark top bottom go from here again slowly".split(
-    " ",
-  ),
-);
-const anyWords = fc.array(word, { minLength: 1, maxLength: 80 });
-
-test("words are aligned to the same words only, rising in both; nothing changed is aligned whole", () => {
-  fc.assert(
-    fc.property(anyWords, anyWords, (a, b) => {
-      const matches = alignWords(a, b);
-      for (const [k, [i, j]] of matches.entries()) {
-        expect(a[i]).toBe(b[j]);
-        const before = matches[k - 1];
-        if (before) expect(i > before[0] && j > before[1]).toBe(true);
-      }
-      expect(alignWords(a, a).length).toBe(a.length);
-    }),
-  );
-});
-
-test("short narrations are aligned as well as the diff library aligns them", () => {
-  fc.assert(
-    fc.property(
-      fc.array(word, { minLength: 1, maxLength: 24 }),
-      fc.array(word, { minLength: 1, maxLength: 24 }),
-      (a, b) => {
-        const kept = diffArrays(a, b)
-          .filter((p) => !p.added && !p.removed)
-          .reduce((n, p) => n + p.value.length, 0);
-        expect(alignWords(a, b).length).toBe(kept);
-      },
-    ),
-  );
 });
 
 test("anchors carried to a take with 15 % of its words changed: 99 in 100 stand at the right word or are said to be lost", () => {
@@ -236,6 +199,20 @@ test("a new take carries every anchor and hold along, and the old one stays as i
   expect(take.edits?.length).toBe(old.edits?.length);
   const map = editMap(take.edits ?? [], 1e7);
   for (const e of take.edits ?? []) if (e.kind === "hold") expect(sourceToLesson(map, e.atMs)).not.toBeNull();
+});
+
+test("a take begun from captions alone is called as its file is", () => {
+  const l = lesson(views.one, []);
+  const cues = [{ id: "c1", startMs: 0, endMs: 900, text: "Draw." }];
+  const first = takeFromCaptions(l, "second-telling.vtt", cues);
+  expect([first.id, first.label, first.narration?.fileName]).toEqual([
+    "take-1",
+    "second-telling",
+    "second-telling.vtt",
+  ]);
+  expect(takeFromCaptions(l, ".srt", cues).label).toBe("New take");
+  const next = takeFromCaptions({ ...l, takes: [first] }, `${"long".repeat(60)}.vtt`, cues);
+  expect([next.id, next.label.length]).toEqual(["take-2", 120]);
 });
 
 test("beside another word an anchor's offset means nothing, and is not kept", () => {

@@ -1,8 +1,8 @@
 import { expect, test } from "vitest";
-import { applyChanges, takeFromCaptions } from "#core/changes";
+import { applyChanges } from "#core/changes";
 import { judgeComposition, judgeCrowding, judgeKeepOut } from "#core/judgements";
 import type { Lesson } from "#core/lesson";
-import { readCaptions, wordsOf } from "#core/narration";
+import { readCaptions } from "#core/narration";
 import type { Paper, PaperStroke } from "#core/paper";
 import { computeLesson } from "#core/pipeline";
 import { planView } from "#core/view";
@@ -106,20 +106,6 @@ test("of a thing half hidden for good, half of its outline counts as seen", () =
   expect(found?.message).toMatch(/^Only 30 % of the outline of "thing-1" is left to see behind "shed"/);
 });
 
-test("a take begun from captions alone is called as its file is", () => {
-  const l = lesson(views.one, []);
-  const cues = [{ id: "c1", startMs: 0, endMs: 900, text: "Draw." }];
-  const first = takeFromCaptions(l, "second-telling.vtt", cues);
-  expect([first.id, first.label, first.narration?.fileName]).toEqual([
-    "take-1",
-    "second-telling",
-    "second-telling.vtt",
-  ]);
-  expect(takeFromCaptions(l, ".srt", cues).label).toBe("New take");
-  const next = takeFromCaptions({ ...l, takes: [first] }, `${"long".repeat(60)}.vtt`, cues);
-  expect([next.id, next.label.length]).toEqual(["take-2", 120]);
-});
-
 test("a thing of which little is left to see behind nearer ones is told of, with what hides it", () => {
   const behind = (top: number) => put(box(views.one, [40, 110], [140, 195]), "box", [60, top], [80, 170]);
   const [found] = told(behind(130), "keep-out");
@@ -207,26 +193,6 @@ test("captions without a cue, and cues that cannot be read, say so", () => {
   expect(half.ok).toBe(true);
   expect(half.findings.map((f) => f.code)).toEqual(["cue-skipped"]);
   expect(half.findings[0]?.message).toMatch(/6/);
-});
-
-test.each([
-  ["text", "startMs", "endMs", 1],
-  ["word", "start_ms", "end_ms", 1],
-  ["punctuated_word", "start", "end", 1000],
-  ["w", "from", "to", 1000],
-  ["word", "time", "end", 1000],
-])("words as JSON are read by %s, %s and %s", (word, start, end, per) => {
-  const said = ["Rule", "the", "edge."].map((text, i) => ({
-    [word]: text,
-    [start]: ((i + 1) * 700) / per,
-    [end]: ((i + 1) * 700 + 400) / per,
-  }));
-  const read = readCaptions(JSON.stringify(said));
-  if (!read.ok) throw new Error(read.findings[0]?.message);
-  expect(read.value.cues.map((c) => [c.text, c.startMs, c.endMs])).toEqual([["Rule the edge.", 700, 2500]]);
-  expect(read.value.cues.flatMap(wordsOf).map((w) => w.startMs)).toEqual([700, 1400, 2100]);
-  const backward = readCaptions(JSON.stringify([{ [word]: "Rule", [start]: 2, [end]: 1 }, ...said]));
-  expect(backward.findings.map((f) => f.message).join()).toMatch(/ends before it starts/);
 });
 
 test("a change to what is not there is refused in words, and names it", () => {

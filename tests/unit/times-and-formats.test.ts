@@ -176,3 +176,23 @@ describe("exports", () => {
     expect(rows[0]).toBe("step,id,title,start_s,end_s,length_s");
   });
 });
+
+test.each([
+  ["text", "startMs", "endMs", 1],
+  ["word", "start_ms", "end_ms", 1],
+  ["punctuated_word", "start", "end", 1000],
+  ["w", "from", "to", 1000],
+  ["word", "time", "end", 1000],
+])("words as JSON are read by %s, %s and %s", (word, start, end, per) => {
+  const said = ["Rule", "the", "edge."].map((text, i) => ({
+    [word]: text,
+    [start]: ((i + 1) * 700) / per,
+    [end]: ((i + 1) * 700 + 400) / per,
+  }));
+  const read = readCaptions(JSON.stringify(said));
+  if (!read.ok) throw new Error(read.findings[0]?.message);
+  expect(read.value.cues.map((c) => [c.text, c.startMs, c.endMs])).toEqual([["Rule the edge.", 700, 2500]]);
+  expect(read.value.cues.flatMap(wordsOf).map((w) => w.startMs)).toEqual([700, 1400, 2100]);
+  const backward = readCaptions(JSON.stringify([{ [word]: "Rule", [start]: 2, [end]: 1 }, ...said]));
+  expect(backward.findings.map((f) => f.message).join()).toMatch(/ends before it starts/);
+});
