@@ -7,3 +7,4 @@ export type { LengthStyle, LengthUnit } from "./length.ts";
 export { formatLength, parseLength, smallestStepMm } from "./length.ts";
 export { countOf, listOf, sentenceCase } from "./plural.ts";
 export { requireAt } from "./require-at.ts";
+export { whereNotKept } from "./where-not-kept.ts";

@@ -1,5 +1,6 @@
-import type { Change, Finding, Json, Parsed } from "../base/index.ts";
+import { type Change, type Finding, type Json, type Parsed, whereNotKept } from "../base/index.ts";
 import { type Lesson, parseLesson } from "../lesson/index.ts";
+import { type Draft, type DraftOf, draftOf, inside } from "./draft.ts";
 
 /** A lesson after changes, and the changes that take it back. */
 export interface Changed {
@@ -7,26 +8,32 @@ export interface Changed {
   readonly inverse: readonly Change[];
 }
 
-type Draft = { readonly [key: string]: Json | undefined };
+/** Every thing of the largest lesson taken up, moved and given ten fields at once stays below this. */
+export const MOST_CHANGES = 25_000;
 
 /**
  * Applies changes in order, all or none: the result must be a possible lesson. Things are addressed as
  * "lesson", "plan", "sheet", "view", "hand-out", "frame/ID", "object/ID", "take/ID" and "step/ID". On "lesson"
  * the fields "drawingOrder" and "takeOrder" take the full list of ids. Untouched parts keep their identity.
+ * The work is linear in the changes and the lesson.
  */
 export function applyChanges(lesson: Lesson, changes: readonly Change[]): Parsed<Changed> {
-  let draft: Draft = lesson;
-  let inverse: Change[] = [];
+  if (changes.length > MOST_CHANGES) return { ok: false, findings: [tooMany(changes.length)] };
+  const draft = draftOf(lesson);
+  /** Taking back goes from the last change to the first. */
+  const backwards: Change[][] = [];
+  const ordersKept = new Set<string>();
   for (const change of changes) {
-    const done = applyOne(draft, change);
+    const lost = whereNotKept(change.value);
+    const done = lost ? `${lost.at ? `${lost.at}: ` : ""}${lost.why}` : applyOne(draft, change, ordersKept);
     if (typeof done === "string") return { ok: false, findings: [cannot(change, done)] };
-    draft = done.draft;
-    inverse = [...done.inverse, ...inverse];
+    backwards.push(done);
   }
-  const parsed = parseLesson(withKnownWordsCutShort(draft, lesson));
+  const changed = draft.root();
+  const parsed = parseLesson(withKnownWordsCutShort(changed, lesson));
   if (!parsed.ok) return parsed;
   // The checked draft itself, not the parser's copy: stages recompute only what has a new identity.
-  return { ok: true, value: { lesson: checked(draft), inverse }, findings: [] };
+  return { ok: true, value: { lesson: checked(changed), inverse: backwards.reverse().flat() }, findings: [] };
 }
 
 /** A draft that has passed the parser is a lesson. */
@@ -49,7 +56,8 @@ function withKnownWordsCutShort(draft: Draft, lesson: Lesson): Draft {
   return { ...draft, takes };
 }
 
-function applyOne(draft: Draft, change: Change): { draft: Draft; inverse: Change[] } | string {
+/** Makes one change in the draft. The changes that take it back, or why it cannot be made. */
+function applyOne(draft: DraftOf, change: Change, ordersKept: Set<string>): Change[] | string {
   const slash = change.id.indexOf("/");
   const [kind, name] = slash < 0 ? [change.id, ""] : [change.id.slice(0, slash), change.id.slice(slash + 1)];
   switch (kind) {
@@ -64,11 +72,11 @@ function applyOne(draft: Draft, change: Change): { draft: Draft; inverse: Change
     case "hand-out":
       return setField(draft, ["handOut"], change);
     case "frame":
-      return inList(draft, ["view", "frames"], name, change, null);
+      return inList(draft, ["view", "frames"], name, change, null, ordersKept);
     case "object":
-      return inList(draft, ["objects"], name, change, "drawingOrder");
+      return inList(draft, ["objects"], name, change, "drawingOrder", ordersKept);
     case "take":
-      return inList(draft, ["takes"], name, change, "takeOrder");
+      return inList(draft, ["takes"], name, change, "takeOrder", ordersKept);
     case "step":
       return setStep(draft, name, change);
     default:
@@ -77,14 +85,15 @@ function applyOne(draft: Draft, change: Change): { draft: Draft; inverse: Change
 }
 
 function inList(
-  draft: Draft,
+  draft: DraftOf,
   path: readonly string[],
   name: string,
   change: Change,
   orderField: string | null,
-) {
-  const list = at(draft, path) as readonly Draft[];
-  const index = list.findIndex((item) => item.id === name);
+  ordersKept: Set<string>,
+): Change[] | string {
+  const list = draft.at(path) as readonly Draft[];
+  const index = draft.indexOf(path, name);
   if (change.field !== "self") {
     return index < 0
       ? `there is no ${change.id} any more`
@@ -92,26 +101,23 @@ function inList(
   }
   if (orderField === null) return `${change.id} cannot be added or taken away`;
   const before: Change = { id: change.id, field: "self", value: index < 0 ? null : (list[index] ?? null) };
-  const order: Change = { id: "lesson", field: orderField, value: list.map((item) => item.id ?? "") };
   if (change.value === null) {
     if (index < 0) return `there is no ${change.id} any more`;
-    return {
-      draft: put(
-        draft,
-        path,
-        list.filter((_, i) => i !== index),
-      ),
-      inverse: [before, order],
-    };
+    // The order before the first thing was taken away puts all of them back where they stood.
+    const back = ordersKept.has(orderField)
+      ? [before]
+      : [before, { id: "lesson", field: orderField, value: list.map((item) => item.id ?? "") }];
+    ordersKept.add(orderField);
+    draft.takeOut(path, index);
+    return back;
   }
   if ((change.value as Draft).id !== name) return `its id must be "${name}"`;
-  const next =
-    index < 0 ? [...list, change.value] : list.map((item, i) => (i === index ? change.value : item));
-  return { draft: put(draft, path, next), inverse: [before] };
+  draft.set([...path, String(index < 0 ? list.length : index)], change.value);
+  return [before];
 }
 
-function reorder(draft: Draft, field: "objects" | "takes", change: Change) {
-  const list = draft[field] as readonly Draft[];
+function reorder(draft: DraftOf, field: "objects" | "takes", change: Change): Change[] | string {
+  const list = draft.at([field]) as readonly Draft[];
   const order = change.value as readonly string[];
   const byId = new Map(list.map((item) => [item.id as string, item]));
   const same =
@@ -120,30 +126,26 @@ function reorder(draft: Draft, field: "objects" | "takes", change: Change) {
     new Set(order).size === order.length &&
     order.every((id) => byId.has(id));
   if (!same) return `the new order must name each of the ${list.length} once`;
-  const inverse = [{ id: "lesson", field: change.field, value: list.map((item) => item.id ?? "") }];
-  return {
-    draft: put(
-      draft,
-      [field],
-      order.map((id) => byId.get(id) ?? null),
-    ),
-    inverse,
-  };
+  const before = list.map((item) => item.id ?? "");
+  draft.set(
+    [field],
+    order.map((id) => byId.get(id) ?? null),
+  );
+  return [{ id: "lesson", field: change.field, value: before }];
 }
 
 /** Step overrides exist only while they say something. */
-function setStep(draft: Draft, stepId: string, change: Change) {
-  const steps = draft.steps as Draft;
-  const own = (steps[stepId] ?? {}) as Draft;
+function setStep(draft: DraftOf, stepId: string, change: Change): Change[] | string {
+  const own = inside(draft.at(["steps"]), stepId) as Draft | undefined;
   if (change.field.includes(".")) return `a step has no field "${change.field}"`;
   const next =
-    change.field === "self" ? ((change.value ?? {}) as Draft) : withField(own, change.field, change.value);
-  const before = change.field === "self" ? (steps[stepId] ?? null) : (own[change.field] ?? null);
-  const value = Object.keys(next).length === 0 ? null : next;
-  return {
-    draft: put(draft, ["steps"], withField(steps, stepId, value)),
-    inverse: [{ ...change, value: before }],
-  };
+    change.field === "self"
+      ? ((change.value ?? {}) as Draft)
+      : withField(own ?? {}, change.field, change.value);
+  const before = change.field === "self" ? (own ?? null) : (own?.[change.field] ?? null);
+  if (Object.keys(next).length === 0) draft.leaveOut(["steps", stepId]);
+  else draft.set(["steps", stepId], next);
+  return [{ ...change, value: before }];
 }
 
 /** Fields that a document need not state: for them, null takes them away. */
@@ -175,32 +177,21 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "stepOrder",
 ]);
 
-function setField(draft: Draft, base: readonly string[], change: Change) {
+function setField(draft: DraftOf, base: readonly string[], change: Change): Change[] | string {
   const fields = change.field.split(".");
   const path = [...base, ...fields];
-  const parent = at(draft, path.slice(0, -1));
+  const parent = draft.at(path.slice(0, -1));
   const last = path[path.length - 1] ?? "";
   if (typeof parent !== "object" || parent === null || (path.length === 1 && last === "version"))
     return `${change.id} has no field "${change.field}"`;
-  if (Array.isArray(parent)) {
-    const index = Number(last);
-    const was: Json | undefined = parent[index];
-    if (was === undefined) return `${change.id} has no "${change.field}"`;
-    const list = parent.map((item: Json, k) => (k === index ? change.value : item));
-    return {
-      draft: put(draft, path.slice(0, -1), list),
-      inverse: [{ ...change, value: was }],
-    };
-  }
-  const before = (parent as Draft)[last];
+  const before = inside(parent, last);
+  if (Array.isArray(parent) && before === undefined) return `${change.id} has no "${change.field}"`;
   // Anchors come and go by step id; every other field of the document always has a value, be it null.
   const comesAndGoes = fields.length > 1 && fields[fields.length - 2] === "anchors";
-  const optional = MAY_BE_LEFT_OUT.has(last);
-  const next =
-    (comesAndGoes || optional) && change.value === null
-      ? withField(parent as Draft, last, null)
-      : { ...(parent as Draft), [last]: change.value };
-  return { draft: put(draft, path.slice(0, -1), next), inverse: [{ ...change, value: before ?? null }] };
+  const leaves = !Array.isArray(parent) && (comesAndGoes || MAY_BE_LEFT_OUT.has(last));
+  if (leaves && change.value === null) draft.leaveOut(path);
+  else draft.set(path, change.value);
+  return [{ ...change, value: before ?? null }];
 }
 
 /** A copy with the field set, or left out for null. */
@@ -209,24 +200,14 @@ function withField(owner: Draft, field: string, value: Json): Draft {
   return value === null ? rest : { ...owner, [field]: value };
 }
 
-function at(draft: Draft, path: readonly string[]): Json | undefined {
-  let value: Json | undefined = draft;
-  for (const key of path) value = (value as Draft | undefined)?.[key];
-  return value;
-}
-
-/** A copy of the draft with `value` at `path`; everything off the path is shared. */
-function put(draft: Draft, [key, ...rest]: readonly string[], value: Json): Draft {
-  return key === undefined ? (value as Draft) : { ...draft, [key]: putIn(draft[key], rest, value) };
-}
-
-/** The same inside a value of any kind: of a list only the item named by its place is another. */
-function putIn(inside: Json | undefined, path: readonly string[], value: Json): Json {
-  const [key, ...rest] = path;
-  if (key === undefined) return value;
-  if (Array.isArray(inside))
-    return inside.map((item: Json, i) => (String(i) === key ? putIn(item, rest, value) : item));
-  return put((inside ?? {}) as Draft, path, value);
+function tooMany(count: number): Finding {
+  return {
+    code: "too-many-changes",
+    severity: "fault",
+    about: "lesson",
+    message: `One edit makes at most ${MOST_CHANGES} changes, this one ${count}: it was not made. Do it in parts.`,
+    numbers: { count, most: MOST_CHANGES },
+  };
 }
 
 function cannot(change: Change, why: string): Finding {

@@ -1,5 +1,5 @@
 export type { Changed } from "./apply-changes.ts";
-export { applyChanges } from "./apply-changes.ts";
+export { applyChanges, MOST_CHANGES } from "./apply-changes.ts";
 export { canMirror, mirrorCopy, nudge, setMark, standInRow } from "./arrange.ts";
 export { setLesson } from "./change-of.ts";
 export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";

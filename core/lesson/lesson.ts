@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { HandOutSchema } from "../display/index.ts";
-import { CorrectionSchema, CueSchema } from "../narration/index.ts";
+import { CorrectionSchema, CuesSchema } from "../narration/index.ts";
 import { PlanSchema } from "../plan/index.ts";
 import { idSchema, ObjectSchema } from "../recipes/index.ts";
 import { AnchorsSchema, EditsSchema } from "../schedule/index.ts";
@@ -37,7 +37,7 @@ export const TakeSchema = v.strictObject({
   narration: v.nullable(
     v.strictObject({
       fileName: v.string(),
-      cues: v.pipe(v.array(CueSchema), v.minLength(1, "a narration has at least one cue")),
+      cues: CuesSchema,
     }),
   ),
   corners: v.nullable(CornersSchema),

@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import type { Finding, Parsed } from "../base/index.ts";
+import { type Finding, type Parsed, whereNotKept } from "../base/index.ts";
 import { impossibleInObject, SHEET_ID } from "../program/index.ts";
 import { impossibleInView, planView } from "../view/index.ts";
 import { LESSON_FORMAT, type Lesson, LessonSchema } from "./lesson.ts";
@@ -30,6 +30,8 @@ export function parseLesson(json: unknown): Parsed<Lesson> {
       ),
     ]);
   }
+  const lost = whereNotKept(json);
+  if (lost) return refuse([fault("wrong-field", lost.at || "file", `${lost.at || "file"}: ${lost.why}.`)]);
   const upgraded = upgradeLesson(json as RawLesson);
   if (upgraded.kind !== "current") return refuse([wrongVersion(upgraded)]);
   const parsed = v.safeParse(LessonSchema, upgraded.lesson);

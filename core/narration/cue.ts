@@ -1,9 +1,16 @@
 import * as v from "valibot";
+import { LATEST_MS } from "./caption-time.ts";
+
+/** Every word of eight hours' talk as a cue of its own stays below this. */
+export const MOST_CUES = 50_000;
+/** Some eighteen hours of talk. */
+export const MOST_SPOKEN_CHARS = 1_000_000;
 
 const MsSchema = v.pipe(
   v.number(),
   v.integer("times are whole milliseconds"),
   v.minValue(0, "times start at 0"),
+  v.maxValue(LATEST_MS, "times end at a thousand hours"),
 );
 
 export const CueSchema = v.pipe(
@@ -18,6 +25,17 @@ export const CueSchema = v.pipe(
     ),
   }),
   v.check((cue) => cue.endMs > cue.startMs, "a cue ends after it starts"),
+);
+
+/** All that is said in a recording. */
+export const CuesSchema = v.pipe(
+  v.array(CueSchema),
+  v.minLength(1, "a narration has at least one cue"),
+  v.maxLength(MOST_CUES, `a narration has at most ${MOST_CUES} cues`),
+  v.check(
+    (cues) => cues.reduce((sum, c) => sum + c.text.length, 0) <= MOST_SPOKEN_CHARS,
+    `a narration has at most ${MOST_SPOKEN_CHARS} letters`,
+  ),
 );
 
 /** A stretch of narration in source time, [startMs, endMs). Never changed once imported. */

@@ -1,6 +1,7 @@
-import type { Finding, Parsed } from "../base/index.ts";
-import { parseCaptionTime } from "./caption-time.ts";
-import type { Cue } from "./cue.ts";
+import { countOf, type Finding, type Parsed } from "../base/index.ts";
+import { LATEST_MS } from "./caption-time.ts";
+import { type Cue, MOST_CUES, MOST_SPOKEN_CHARS } from "./cue.ts";
+import { readBlocks } from "./read-blocks.ts";
 import { looksStamped, readJsonWords, readStamped } from "./read-plain.ts";
 
 export type CaptionFormat = "WebVTT" | "SubRip" | "text with times" | "JSON";
@@ -10,160 +11,93 @@ export interface Captions {
   readonly cues: readonly Cue[];
 }
 
-interface Block {
-  readonly line: number;
-  readonly lines: readonly string[];
+/** What a format's reader makes of a file: cues as they stand in it, and what was lost or mended, with its line. */
+export interface CuesRead {
+  readonly cues: readonly Omit<Cue, "id">[];
+  readonly findings: readonly Finding[];
 }
+
+/** A file with more faults than this is told about by these and a count. */
+const MOST_TOLD = 100;
 
 /**
  * Reads a WebVTT (W3C, WebVTT: The Web Video Text Tracks Format) or SubRip file, plain text whose lines begin with times, or
- * JSON with words, forgiving byte-order marks, CRLF, missing hours, hours over 99, unsorted and overlapping cues. A bad cue is skipped and reported by
- * line; a file with no good cue left is refused.
+ * JSON with words, forgiving byte-order marks, CRLF, missing hours, hours over 99, missing blank lines, unsorted and
+ * overlapping cues. A bad cue is skipped; every one skipped or mended is reported by line; a file with no good cue left, or
+ * with more than a narration can have, is refused. The work is linear in the text. `onProgress` hears shares from 0 to 1.
  */
-export function readCaptions(text: string): Parsed<Captions> {
+export function readCaptions(text: string, onProgress: (share: number) => void = () => {}): Parsed<Captions> {
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\r|\n/);
-  const { format, cues: found, findings } = readAs(lines);
+  const { format, cues: found, findings } = readAs(lines, onProgress);
   if (found.length === 0) {
     const why =
       text.trim() === ""
         ? "The file is empty."
         : `It has no readable cue (a line such as "00:01.000 --> 00:04.000" with words below it).`;
-    return {
-      ok: false,
-      findings: [
-        {
-          code: "no-cues",
-          severity: "fault",
-          about: "captions",
-          message: `These captions cannot be used. ${why} Nothing was changed.`,
-          numbers: {},
-        },
-        ...findings,
-      ],
-    };
+    return refused("no-cues", why, findings);
   }
+  if (found.length > MOST_CUES)
+    return refused("too-many-cues", `They have ${found.length} cues; a narration has at most ${MOST_CUES}.`);
+  const letters = found.reduce((sum, c) => sum + c.text.length, 0);
+  if (letters > MOST_SPOKEN_CHARS)
+    return refused("too-long", `They have ${letters} letters; a narration has at most ${MOST_SPOKEN_CHARS}.`);
+  const told = summed(findings);
   const sorted = found
     .map((cue, i) => ({ cue, i }))
     .sort((a, b) => a.cue.startMs - b.cue.startMs || a.i - b.i);
   if (sorted.some((s, i) => s.i !== i))
-    findings.push(note("unsorted-cues", "The cues were not in order of time; they are now."));
-  const cues = sorted.map(({ cue }, i): Cue => ({ id: `c${i + 1}`, ...cue }));
+    told.push(note("unsorted-cues", "The cues were not in order of time; they are now."));
+  const cues = sorted.map(
+    ({ cue }, i): Cue => ({ id: `c${i + 1}`, ...cue, endMs: Math.min(cue.endMs, LATEST_MS) }),
+  );
   const overlapping = cues.filter((c, i) => i > 0 && c.startMs < (cues[i - 1]?.endMs ?? 0)).length;
   if (overlapping > 0)
-    findings.push(
+    told.push(
       note("overlapping-cues", `${overlapping} cues begin before the one before them ends; both are kept.`),
     );
-  return { ok: true, value: { format, cues }, findings };
+  return { ok: true, value: { format, cues }, findings: told };
 }
 
 /** The cues of a file in the format it is in, as far as they can be read. */
-function readAs(lines: readonly string[]): {
-  format: CaptionFormat;
-  cues: Omit<Cue, "id">[];
-  findings: Finding[];
-} {
-  const isVtt = /^WEBVTT(\s|$)/.test(lines[0] ?? "");
-  if (!isVtt && /^\s*[[{]/.test(lines[0] ?? "")) {
+function readAs(
+  lines: readonly string[],
+  onProgress: (share: number) => void,
+): CuesRead & { format: CaptionFormat } {
+  const first = lines.find((l) => l.trim() !== "") ?? "";
+  const isVtt = /^WEBVTT(\s|$)/.test(first);
+  if (!isVtt && /^\s*[[{]/.test(first)) {
     const read = readJsonWords(lines.join("\n"));
     if (read) return { format: "JSON", ...read };
   }
   if (!isVtt && !lines.some((l) => l.includes("-->")) && looksStamped(lines))
     return { format: "text with times", ...readStamped(lines) };
-  const findings: Finding[] = [];
-  const cues: Omit<Cue, "id">[] = [];
-  for (const block of blocksOf(lines)) {
-    if (isVtt && /^(WEBVTT|NOTE|STYLE|REGION)(\s|$)/.test(block.lines[0] ?? "")) continue;
-    const cue = readBlock(block);
-    if ("skipped" in cue) findings.push(skipped(cue.line, cue.skipped));
-    else cues.push(cue);
-  }
-  return { format: isVtt ? "WebVTT" : "SubRip", cues, findings };
+  return { format: isVtt ? "WebVTT" : "SubRip", ...readBlocks(lines, isVtt, onProgress) };
 }
 
-function blocksOf(lines: readonly string[]): Block[] {
-  const blocks: Block[] = [];
-  let start = -1;
-  for (let i = 0; i <= lines.length; i++) {
-    const blank = (lines[i] ?? "").trim() === "";
-    if (!blank && start < 0) start = i;
-    if (blank && start >= 0) {
-      blocks.push({ line: start + 1, lines: lines.slice(start, i) });
-      start = -1;
-    }
-  }
-  return blocks;
+/** The findings, or the first of very many with how many more there are. */
+function summed(findings: readonly Finding[]): Finding[] {
+  if (findings.length <= MOST_TOLD) return [...findings];
+  const more = findings.length - MOST_TOLD;
+  return [
+    ...findings.slice(0, MOST_TOLD),
+    {
+      code: "more-findings",
+      severity: "warning",
+      about: "captions",
+      message: `${countOf(more, "more line")} like these, the last being: ${findings[findings.length - 1]?.message}`,
+      numbers: { more },
+    },
+  ];
 }
 
-function readBlock(block: Block): Omit<Cue, "id"> | { line: number; skipped: string } {
-  const timing = block.lines.findIndex((l) => l.includes("-->"));
-  if (timing < 0)
-    return { line: block.line, skipped: `no line with times in "${short(block.lines[0] ?? "")}"` };
-  const line = block.line + timing;
-  const [from = "", rest = ""] = (block.lines[timing] ?? "").split("-->");
-  const startMs = parseCaptionTime(from);
-  // Settings such as "align:start" may follow the end time.
-  const endMs = parseCaptionTime(rest.trim().split(/\s+/)[0] ?? "");
-  if (startMs === null) return { line, skipped: `the start time "${short(from.trim())}" cannot be read` };
-  if (endMs === null) return { line, skipped: `the end time "${short(rest.trim())}" cannot be read` };
-  if (endMs <= startMs) return { line, skipped: "it ends before it starts" };
-  const { text, stamps } = readText(block.lines.slice(timing + 1).join(" "), startMs, endMs);
-  if (text === "") return { line, skipped: "it has no words" };
-  return { startMs, endMs, text, ...(stamps.length > 0 ? { stamps } : {}) };
-}
-
-const ENTITIES: Readonly<Record<string, string>> = {
-  amp: "&",
-  lt: "<",
-  gt: ">",
-  nbsp: " ",
-  lrm: "",
-  rlm: "",
-  quot: '"',
-};
-
-/** Plain words of a cue with the times stated between them; tags for voices and styles are dropped. */
-function readText(
-  raw: string,
-  startMs: number,
-  endMs: number,
-): { text: string; stamps: { char: number; ms: number }[] } {
-  const stamps: { char: number; ms: number }[] = [];
-  let text = "";
-  let last = startMs;
-  for (const part of raw.match(/<[^>]*>|[^<]+|</g) ?? []) {
-    if (part.startsWith("<") && part.endsWith(">")) {
-      const ms = parseCaptionTime(part.slice(1, -1));
-      if (ms !== null && ms > last && ms < endMs) {
-        text = text.replace(/\s+$/, "");
-        stamps.push({ char: text === "" ? 0 : text.length + 1, ms });
-        last = ms;
-        if (text !== "") text += " ";
-      }
-      continue;
-    }
-    const plain = part
-      .replace(/&(\w+);/g, (whole, name: string) => ENTITIES[name] ?? whole)
-      .replace(/\s+/g, " ");
-    text += text === "" || text.endsWith(" ") ? plain.replace(/^ /, "") : plain;
-  }
-  text = text.trimEnd();
-  return { text, stamps: stamps.filter((s) => s.char < text.length) };
-}
-
-function skipped(line: number, why: string): Finding {
+function refused(code: string, why: string, findings: readonly Finding[] = []): Parsed<Captions> {
+  const message = `These captions cannot be used. ${why} Nothing was changed.`;
   return {
-    code: "cue-skipped",
-    severity: "warning",
-    about: `line ${line}`,
-    message: `Line ${line}: a cue was skipped, because ${why}.`,
-    numbers: { line },
+    ok: false,
+    findings: [{ code, severity: "fault", about: "captions", message, numbers: {} }, ...summed(findings)],
   };
 }
 
 function note(code: string, message: string): Finding {
   return { code, severity: "note", about: "captions", message, numbers: {} };
-}
-
-function short(text: string): string {
-  return text.length > 40 ? `${text.slice(0, 40)}…` : text;
 }

@@ -1,5 +1,6 @@
 import type { Finding } from "../base/index.ts";
-import { parseCaptionTime } from "./caption-time.ts";
+import { skippedCue as skipped } from "./caption-findings.ts";
+import { LATEST_MS, parseCaptionTime } from "./caption-time.ts";
 import type { Cue } from "./cue.ts";
 
 type PlainCue = Omit<Cue, "id">;
@@ -10,7 +11,7 @@ const LONGEST_MS = 20_000;
 const MS_A_WORD = 450;
 
 /** "[1:05] words", "1:05 words", "(00:01:05) words", "00:01:05.250 - words", or a line with a time and words below it. */
-const STAMPED = /^\s*[[(]?((?:\d+:)?\d{1,2}:\d{2}(?:[.,]\d{1,3})?)[\])]?\s*(?:[-–—:]\s*)?(.*)$/;
+const STAMPED = /^\s*[[(]?((?:\d+:)?\d{1,2}:\d{2}(?:[.,]\d{1,3})?)[\])]?\s*(?:[-–—:]\s*)?(.*)$/s;
 
 /** Whether a text looks like lines that begin with times. */
 export function looksStamped(lines: readonly string[]): boolean {
@@ -22,29 +23,45 @@ export function looksStamped(lines: readonly string[]): boolean {
 /** Reads plain text whose lines begin with times; lines without one go on with the cue before. */
 export function readStamped(lines: readonly string[]): { cues: PlainCue[]; findings: Finding[] } {
   const findings: Finding[] = [];
-  const rough: { line: number; startMs: number; text: string }[] = [];
+  const rough: { line: number; startMs: number; said: string[] }[] = [];
   for (const [i, line] of lines.entries()) {
     if (line.trim() === "") continue;
     const match = STAMPED.exec(line);
     const ms = match ? parseStamp(match[1] ?? "") : null;
     const last = rough[rough.length - 1];
-    if (match && ms !== null) rough.push({ line: i + 1, startMs: ms, text: (match[2] ?? "").trim() });
+    if (match && ms !== null) rough.push({ line: i + 1, startMs: ms, said: [match[2] ?? ""] });
     else if (match) findings.push(skipped(i + 1, `the time "${match[1]}" cannot be read`));
-    else if (last) last.text = `${last.text} ${line.trim()}`.trim();
+    else if (last) last.said.push(line);
     else findings.push(skipped(i + 1, `no time stands before "${line.trim().slice(0, 40)}"`));
   }
-  const cues = rough.flatMap(({ line, startMs, text }, i): PlainCue[] => {
+  const nexts = nextLater(rough.map((r) => r.startMs));
+  const cues = rough.flatMap(({ line, startMs, said }, i): PlainCue[] => {
+    const text = said.join(" ").replace(/\s+/g, " ").trim();
     if (text === "") {
       findings.push(skipped(line, "it has no words"));
       return [];
     }
-    const next = rough.slice(i + 1).find((r) => r.startMs > startMs)?.startMs;
-    const spokenMs = text.split(/\s+/).length * MS_A_WORD;
+    const next = nexts[i];
+    const spokenMs = text.split(" ").length * MS_A_WORD;
     const endMs =
       next === undefined ? startMs + spokenMs : Math.min(next, startMs + Math.max(LONGEST_MS, spokenMs));
-    return [{ startMs, endMs: Math.max(endMs, startMs + 1), text: text.replace(/\s+/g, " ") }];
+    return [{ startMs, endMs: Math.max(endMs, startMs + 1), text }];
   });
   return { cues, findings };
+}
+
+/** For each time the first one after it in the list that is later; undefined where none is. */
+function nextLater(times: readonly number[]): (number | undefined)[] {
+  const next: (number | undefined)[] = [];
+  /** Times further on that may still be somebody's next, the nearest last: each is later than the one above it. */
+  const open: number[] = [];
+  for (let i = times.length - 1; i >= 0; i--) {
+    const ms = times[i] ?? 0;
+    while (open.length > 0 && (open[open.length - 1] ?? 0) <= ms) open.pop();
+    next[i] = open[open.length - 1];
+    open.push(ms);
+  }
+  return next;
 }
 
 /** "1:05" is a minute and five seconds; "1:02:03.5" has hours. */
@@ -72,7 +89,7 @@ export function readJsonWords(text: string): { cues: PlainCue[]; findings: Findi
   // A list of segments, each with its own words, is read for its words.
   const flat = list.flatMap((item) => {
     const words = (item as { words?: unknown[] } | null)?.words;
-    return Array.isArray(words) ? words : [item];
+    return Array.isArray(words) && words.length > 0 ? words : [item];
   });
   const findings: Finding[] = [];
   const spoken = flat.flatMap((item, i) => {
@@ -98,14 +115,14 @@ function readSpoken(item: unknown): Spoken | string {
   const time = (...keys: string[]) => {
     for (const key of keys) {
       const value = entry[key];
-      if (typeof value === "number" && Number.isFinite(value) && value >= 0)
-        return Math.round(/ms$/i.test(key) ? value : value * 1000);
+      const ms = typeof value === "number" ? Math.round(/ms$/i.test(key) ? value : value * 1000) : -1;
+      if (ms >= 0 && ms < LATEST_MS) return ms;
     }
     return null;
   };
   const startMs = time("startMs", "start_ms", "start", "from", "time");
   const endMs = time("endMs", "end_ms", "end", "to");
-  if (startMs === null) return `"${text.slice(0, 30)}" has no start`;
+  if (startMs === null) return `"${text.slice(0, 30)}" has no start that can be read`;
   if (endMs !== null && endMs < startMs) return `"${text.slice(0, 30)}" ends before it starts`;
   return { text: text.trim().replace(/\s+/g, " "), startMs, endMs: endMs ?? startMs + MS_A_WORD };
 }
@@ -139,14 +156,4 @@ function gathered(spoken: readonly Spoken[]): PlainCue[] {
     const kept = stamps.filter((s) => s.ms < cue.endMs);
     return kept.length > 0 ? { ...cue, stamps: kept } : cue;
   });
-}
-
-function skipped(line: number, why: string, what = "Line"): Finding {
-  return {
-    code: "cue-skipped",
-    severity: "warning",
-    about: `line ${line}`,
-    message: `${what} ${line}: a cue was skipped, because ${why}.`,
-    numbers: { line },
-  };
 }

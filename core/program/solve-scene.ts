@@ -12,9 +12,17 @@ export interface StandingThing {
   readonly depthGroup: string;
 }
 
+/** A thing being stood up: what it leans on comes first. */
+interface UnderWay {
+  readonly object: ObjectSlice;
+  readonly leansOn: readonly string[];
+  readonly hosts: (StandingThing | null)[];
+}
+
 /**
  * Every object as it truly stands, hosts before what leans on them whatever the drawing order. A ring of things
- * that lean on each other is cut where it closes: there the host counts as missing.
+ * that lean on each other is cut where it closes: there the host counts as missing. What stands on what may go as deep as
+ * there are things, so nothing here calls itself.
  */
 export function solveScene(
   objects: readonly ObjectSlice[],
@@ -23,28 +31,38 @@ export function solveScene(
 ): ReadonlyMap<string, StandingThing> {
   const byId = new Map(objects.map((o) => [o.id, o]));
   const scene = new Map<string, StandingThing>();
-  const underWay = new Set<string>();
-  const stand = (id: string): StandingThing | null => {
-    const known = scene.get(id);
-    if (known) return known;
-    const object = byId.get(id);
-    if (!object || underWay.has(id)) return null;
-    underWay.add(id);
+  const begun = new Set<string>();
+  const begin = (object: ObjectSlice): UnderWay => {
+    begun.add(object.id);
     // Listed only for those that look around: else a hundred things would each list a hundred at every drag.
-    const others = recipeOf(object).looksAround ? objects.flatMap((o) => (o.id === id ? [] : [o.id])) : [];
-    const leansOn = recipeOf(object).looksAround ? others : hostsOf(object);
-    const hosts = leansOn.map(stand);
-    const now = keep(id, [object, view, ...hosts], (): StandingThing => {
+    const leansOn = recipeOf(object).looksAround
+      ? objects.flatMap((o) => (o.id === object.id ? [] : [o.id]))
+      : hostsOf(object);
+    return { object, leansOn, hosts: [] };
+  };
+  const stand = ({ object, leansOn, hosts }: UnderWay): void => {
+    const now = keep(object.id, [object, view, ...hosts], (): StandingThing => {
       const frame = requireFrame(view, object.frame);
       const hostOf = (host: string) => hosts[leansOn.indexOf(host)]?.built ?? null;
+      const others = recipeOf(object).looksAround ? leansOn : [];
       const built = recipeOf(object).solve(object, { view, frame, hostOf, others });
-      return { object, built, depthGroup: groupOf(built, id, scene) };
+      return { object, built, depthGroup: groupOf(built, object.id, scene) };
     });
-    underWay.delete(id);
-    scene.set(id, now);
-    return now;
+    scene.set(object.id, now);
   };
-  for (const object of objects) stand(object.id);
+  for (const first of objects) {
+    const path = begun.has(first.id) ? [] : [begin(first)];
+    for (let last = path[path.length - 1]; last; last = path[path.length - 1]) {
+      const host = byId.get(last.leansOn[last.hosts.length] ?? "");
+      if (host && !begun.has(host.id)) path.push(begin(host));
+      // One that is begun and does not stand yet is under way: there a ring closes.
+      else if (last.hosts.length < last.leansOn.length) last.hosts.push((host && scene.get(host.id)) ?? null);
+      else {
+        stand(last);
+        path.pop();
+      }
+    }
+  }
   return scene;
 }
 

@@ -2,7 +2,7 @@
 import { diffArrays } from "diff";
 import { applyChanges, setNarration } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
-import { alignWords, type Cue, tokensOf, understand } from "#core/narration";
+import { alignWords, type Cue, readCaptions, tokensOf, understand } from "#core/narration";
 import { computeLesson } from "#core/pipeline";
 import { placeInWords } from "#core/proposals";
 import { allLabelled } from "../narrations/labelled.ts";
@@ -67,3 +67,33 @@ row(
   "  an edit of it to the new schedule",
   `${edit.median.toFixed(1)} ms median; ${(edit.median / 16.7).toFixed(2)} of a frame`,
 );
+
+/** Captions that once took a quadratic time: four times as long a file must take four times as long, not sixteen. */
+const vtt = (words: string) => `WEBVTT\n\n00:01.000 --> 00:02.000\n${words}`;
+const stamp = (i: number) =>
+  `w<${String(Math.floor(i / 3600)).padStart(2, "0")}:${String(Math.floor(i / 60) % 60).padStart(2, "0")}:${String(i % 60).padStart(2, "0")}.500>`;
+const TEXTS: Readonly<Record<string, (n: number) => string>> = {
+  "plain lines": (n) =>
+    Array.from(
+      { length: n },
+      (_, i) =>
+        `${Math.floor(i / 3600)}:${String(Math.floor(i / 60) % 60).padStart(2, "0")}:${String(i % 60).padStart(2, "0")} draw`,
+    ).join("\n"),
+  "the same time again and again": (n) => "1:05 draw\n".repeat(n),
+  "one time, then words": (n) => `1:05 a\n${"1:06 b\nmore\nmore\n".repeat(n / 3)}`,
+  "brackets that open": (n) => vtt("<".repeat(n)),
+  "brackets that open, one that closes": (n) => vtt(`${"<".repeat(n)}>`),
+  "tags that never close": (n) => vtt("</".repeat(n)),
+  "names that never end": (n) => vtt("&".repeat(n)),
+  "times between words": (n) =>
+    `WEBVTT\n\n00:00.000 --> 500:00:00.000\n${Array.from({ length: n }, (_, i) => stamp(i)).join("")}`,
+  spaces: (n) => `1:05 ${" ".repeat(n)}\u2028x\n1:06 y`,
+};
+console.log("Reading captions of 48,000 pieces, and how much longer than 12,000 (4 is linear, 16 quadratic)");
+for (const [name, make] of Object.entries(TEXTS)) {
+  const [small, large] = [12_000, 48_000].map((n) => {
+    const text = make(n);
+    return timesMs(5, () => void readCaptions(text)).median;
+  });
+  row(`  ${name}`, `${large?.toFixed(0)} ms, ${((large ?? 0) / (small || 1)).toFixed(1)} times as long`);
+}

@@ -18,8 +18,11 @@ export function BringInTake({ words, children }: { words: number; children: Reac
   const take = findCurrentTake(lesson);
   const [problems, setProblems] = useState<readonly Finding[]>([]);
   const [progress, setProgress] = useState<number | null>(null);
+  const [reading, setReading] = useState<number | null>(null);
   const bringInCaptions = async (file: File) => {
-    const read = await readCaptionFile(file);
+    setReading(0);
+    const read = await readCaptionFile(file, setReading);
+    setReading(null);
     setProblems(read.findings);
     if (read.ok) commit((now) => setNarration(now, file.name, read.value.cues));
   };
@@ -44,7 +47,7 @@ export function BringInTake({ words, children }: { words: number; children: Reac
       <div className={styles.tray}>
         <FilePick accept=".vtt,.srt,.txt,.json" onPick={(f) => void bringInCaptions(f)}>
           {(props) => (
-            <Button variant={take?.narration ? "default" : "filled"} {...props}>
+            <Button variant={take?.narration ? "default" : "filled"} {...props} loading={reading !== null}>
               {take?.narration ? "Bring in other captions" : "Bring in captions"}
             </Button>
           )}
@@ -60,9 +63,11 @@ export function BringInTake({ words, children }: { words: number; children: Reac
         <span className={place.quiet} role="status">
           {progress !== null
             ? `${Math.round(progress * 100)} % of the recording is stored`
-            : take?.narration
-              ? `${take.narration.cues.length} cues, ${words} words from ${take.narration.fileName}`
-              : ""}
+            : reading !== null
+              ? `${Math.round(reading * 100)} % of the captions is read`
+              : take?.narration
+                ? `${take.narration.cues.length} cues, ${words} words from ${take.narration.fileName}`
+                : ""}
         </span>
       </div>
       <FindingList findings={problems} />

@@ -19,16 +19,13 @@ export function Takes() {
     carried: readonly Carried[];
     otherwise: readonly Finding[];
   } | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problems, setProblems] = useState<readonly Finding[]>([]);
   const current = findCurrentTake(lesson);
   if (!current?.narration) return null;
   const bringIn = async (file: File) => {
     const read = await readCaptionFile(file);
-    if (!read.ok) {
-      setProblem(read.findings[0]?.message ?? "These captions cannot be read.");
-      return;
-    }
-    setProblem(null);
+    setProblems(read.findings);
+    if (!read.ok) return;
     const next = takeFromCaptions(lesson, file.name, read.value.cues);
     const carriedOver = retake(current, next);
     setMade({ ...carriedOver, otherwise: contradictionsIn(computed, carriedOver.take) });
@@ -62,7 +59,11 @@ export function Takes() {
           </Button>
         )}
       </FilePick>
-      {problem ? <p role="alert">{problem}</p> : null}
+      {problems.length > 0 ? (
+        <div role="alert">
+          <FindingList findings={problems} />
+        </div>
+      ) : null}
       {made ? (
         <div role="status">
           <p>

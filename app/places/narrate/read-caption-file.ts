@@ -1,14 +1,41 @@
 import type { Finding, Parsed } from "#core/base";
-import { type Captions, readCaptions } from "#core/narration";
+import type { Captions } from "#core/narration";
+import type { CaptionsAnswer, CaptionsRequest } from "../../../workers/captions.worker.ts";
 
 /** An hour of captions is about 0.1 MB, with every word's time ten times that; anything past this is no caption file. */
 const LARGEST_BYTES = 8 * 1024 * 1024;
 
-/** Reads captions from a file the teacher chose. One that is far too large is not even opened. */
-export async function readCaptionFile(file: File): Promise<Parsed<Captions>> {
-  if (file.size <= LARGEST_BYTES) return readCaptions(await file.text());
-  const size = (file.size / 1024 ** 2).toFixed(1);
-  const message = `"${file.name}" is ${size} MB; captions have at most ${LARGEST_BYTES / 1024 ** 2} MB. Nothing was changed.`;
+/**
+ * Reads captions from a file the teacher chose, beside the page, which stays as quick as ever. Progress runs from 0 to 1.
+ * One that is far too large is not even opened.
+ */
+export function readCaptionFile(
+  file: File,
+  onProgress: (share: number) => void = () => {},
+): Promise<Parsed<Captions>> {
+  if (file.size > LARGEST_BYTES) {
+    const size = (file.size / 1024 ** 2).toFixed(1);
+    return refuse(
+      `"${file.name}" is ${size} MB; captions have at most ${LARGEST_BYTES / 1024 ** 2} MB. Nothing was changed.`,
+    );
+  }
+  const worker = new Worker(new URL("../../../workers/captions.worker.ts", import.meta.url), {
+    type: "module",
+  });
+  const answer = new Promise<Parsed<Captions>>((resolve) => {
+    worker.onmessage = ({ data }: MessageEvent<CaptionsAnswer>) => {
+      if (data.kind === "progress") onProgress(data.share);
+      else resolve(data.read);
+    };
+    // A file that was moved or taken away since it was chosen, or a page that could not fetch what reads it.
+    worker.onerror = () =>
+      resolve(refuse(`"${file.name}" could not be read. Nothing was changed; try again.`));
+  });
+  worker.postMessage(file satisfies CaptionsRequest);
+  return answer.finally(() => worker.terminate());
+}
+
+async function refuse(message: string): Promise<Parsed<Captions>> {
   return { ok: false, findings: [notBroughtIn(message)] };
 }
 
