@@ -16,6 +16,10 @@ export default defineConfig(({ command }) => ({
       treeshake: { moduleSideEffects: (id) => !(id.startsWith(CORE) || id.includes("/clipper2-ts/")) },
     },
   },
+  // The server starts itself, with its door around the pages.
+  environments: {
+    ssr: { build: { rollupOptions: { input: "./server/main.server.ts" } } },
+  },
   // One bundled server starts in a fraction of the time; native and singleton packages stay outside.
   ssr:
     command === "build"
@@ -30,6 +34,11 @@ export default defineConfig(({ command }) => ({
             "pdfkit",
             "fontkit",
             "piscina",
+            "express",
+            "compression",
+            "morgan",
+            "@node-rs/argon2",
+            "@react-router/express",
           ],
         }
       : {},

@@ -1,30 +1,23 @@
-import { randomBytes } from "node:crypto";
 import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
-import { type EntryContext, ServerRouter } from "react-router";
+import { type EntryContext, type RouterContextProvider, ServerRouter } from "react-router";
+import { requestContext } from "#server/http/request-context.ts";
 import { NonceContext } from "./ui/nonce.ts";
 
 export const streamTimeout = 5000;
 
-/** Renders a page. In production every script carries a nonce and nothing is loaded from elsewhere. */
+/** Renders a page; its scripts carry the nonce that the front door gave out for it. */
 export default function handleRequest(
   request: Request,
   status: number,
   headers: Headers,
   context: EntryContext,
+  loadContext: RouterContextProvider,
 ): Promise<Response> {
-  // In development the browser's extensions to hot reloading need inline scripts without one.
-  const nonce = import.meta.env.PROD ? randomBytes(16).toString("base64") : undefined;
-  if (nonce) {
-    headers.set(
-      "Content-Security-Policy",
-      `default-src 'self'; script-src 'self' 'nonce-${nonce}'; style-src 'self' 'unsafe-inline'; font-src 'self' data:; img-src 'self' data: blob:; media-src 'self' blob:; worker-src 'self' blob:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'`,
-    );
-  }
-  headers.set("X-Content-Type-Options", "nosniff");
-  headers.set("Referrer-Policy", "same-origin");
+  // The front door has set the policy that asks for it; in development there is none, for the tools' own inline scripts.
+  const nonce = loadContext.get(requestContext).nonce ?? undefined;
   return new Promise((resolve, reject) => {
     let code = status;
     const whole = isbot(request.headers.get("user-agent")) || context.isSpaMode;

@@ -50,12 +50,14 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   if (isRouteErrorResponse(error)) {
     const said =
       typeof error.data === "string" && error.data !== "" ? error.data : "There is nothing at this address.";
+    if (error.status === 401)
+      return <ErrorPage title="The passphrase is asked for" message={said} to="/enter" where="Enter it" />;
     return <ErrorPage title={error.status === 404 ? "Not found" : "That did not work"} message={said} />;
   }
   return (
     <ErrorPage
       title="Something broke"
-      message="This page failed. Your lessons are safe: everything saved so far is kept."
+      message="This page failed. Nothing was changed by it; what was saved so far is kept."
     />
   );
 }

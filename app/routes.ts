@@ -21,6 +21,7 @@ export default [
   route("lessons/:lessonId/watch", "routes/watch.ts"),
   route("lessons/:lessonId/revisions/:revision/picture.svg", "routes/revision-picture.ts"),
   route("lessons/:lessonId/times/:format", "routes/times.ts"),
+  route("enter", "routes/enter.tsx"),
   route("bundles", "routes/bundle-in.ts"),
   route("media/:file", "routes/media.ts"),
   route("*", "routes/not-found.tsx"),

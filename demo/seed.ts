@@ -1,6 +1,7 @@
 import { fileURLToPath } from "node:url";
 import { type Db, dataFolder, openDatabase } from "../server/db/database.server.ts";
 import { lessons } from "../server/db/schema.ts";
+import { StoreTrouble } from "../server/db/store-trouble.ts";
 import { listDemos, putDemoOnShelf, readDemo } from "../server/demos.server.ts";
 
 /** Puts the demo lessons on an empty shelf. A shelf that ever held a lesson is left alone. */
@@ -17,6 +18,11 @@ export async function seed(db: Db, folder: string): Promise<number> {
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const folder = dataFolder();
-  const count = await seed(openDatabase(folder), folder);
-  if (count > 0) console.log(`${count} demo lessons are on the shelf.`);
+  try {
+    const count = await seed(openDatabase(folder), folder);
+    if (count > 0) console.log(`${count} demo lessons are on the shelf.`);
+  } catch (error) {
+    // A shelf that cannot be read is the server's to name, which knows its copies; it is started next.
+    if (!(error instanceof StoreTrouble)) throw error;
+  }
 }

@@ -17,23 +17,16 @@ if (seeded.status !== 0) process.exit(seeded.status ?? 1);
 
 // The server's compression adds a listener for every pending chunk of a page; Node warns of that, to no purpose.
 const quiet = "--disable-warning=MaxListenersExceededWarning";
-const server = spawn(
-  process.execPath,
-  [quiet, "node_modules/@react-router/serve/bin.js", "build/server/index.js"],
-  {
-    cwd: home,
-    env: { ...process.env, REGULANDA_DATA: data, HOST: "127.0.0.1", PORT: port, NODE_ENV: "production" },
-    stdio: ["ignore", "pipe", "inherit"],
+const server = spawn(process.execPath, [quiet, "build/server/index.js"], {
+  cwd: home,
+  env: {
+    REGULANDA_LOG: process.env.REGULANDA_VERBOSE ? "on" : "off",
+    ...process.env,
+    REGULANDA_DATA: data,
+    PORT: port,
+    NODE_ENV: "production",
   },
-);
-let announced = false;
-server.stdout.on("data", (chunk) => {
-  if (!announced) {
-    announced = true;
-    console.log(
-      `Regulanda is open at http://127.0.0.1:${port}\nYour lessons are kept in ${data}. Stop it with Ctrl+C.`,
-    );
-  } else if (process.env.REGULANDA_VERBOSE) process.stdout.write(chunk);
+  stdio: ["ignore", "inherit", "inherit"],
 });
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
 server.on("exit", (code) => process.exit(code ?? 0));

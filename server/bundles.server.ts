@@ -5,14 +5,24 @@ import { ZipFile } from "yazl";
 import { type Lesson, parseLessonText, serialiseLesson } from "#core/lesson";
 import { writeWebVtt } from "#core/narration";
 import { type Db, database, dataFolder } from "./db/database.server.ts";
-import { findFile, LARGEST_VIDEO_BYTES, mediaTypeOf, storeFile } from "./files/store.server.ts";
+import { troubleOf } from "./db/store-trouble.ts";
+import {
+  dropFile,
+  FileTooLarge,
+  findFile,
+  mediaTypeOf,
+  NoRecording,
+  storeFile,
+} from "./files/store.server.ts";
 import { worked } from "./jobs/kept.server.ts";
 import { createLesson, findLesson } from "./lessons.server.ts";
-
-/** A lesson of 2000 objects with an hour of narration stays well below this. */
-export const LARGEST_LESSON_BYTES = 8 * 1024 * 1024;
-/** Document, takes, captions and a picture for each of 2000 steps stay below this. */
-const MOST_ENTRIES = 5000;
+import {
+  LARGEST_BUNDLE_BYTES,
+  LARGEST_LESSON_BYTES,
+  LARGEST_VIDEO_BYTES,
+  MOST_BUNDLE_ENTRIES,
+  MOST_UNPACKING,
+} from "./limits.ts";
 
 const DOCUMENT = "lesson.json";
 
@@ -29,6 +39,11 @@ export async function writeBundle(
   if (!found) return null;
   const { lesson } = found;
   const zip = new ZipFile();
+  const opened: Readable[] = [];
+  // A reader that goes away in the middle leaves no recording open.
+  (zip.outputStream as unknown as Readable).once("close", () => {
+    for (const stream of opened) stream.destroy();
+  });
   // A recording that vanishes while it is packed ends this answer, not the server.
   zip.on("error", (error: unknown) => {
     const output = zip.outputStream as unknown as Readable;
@@ -41,7 +56,11 @@ export async function writeBundle(
       const stored = take.video && (await findFile(take.video.file, db, folder));
       if (!take.video || !stored) return take;
       const file = `takes/${take.video.file}`;
-      zip.addReadStreamLazy(file, { compress: false }, (give) => give(null, createReadStream(stored.path)));
+      zip.addReadStreamLazy(file, { compress: false }, (give) => {
+        const stream = createReadStream(stored.path);
+        opened.push(stream);
+        give(null, stream);
+      });
       return { ...take, video: { ...take.video, file } };
     }),
   );
@@ -74,9 +93,13 @@ export async function readBundle(
   } catch {
     return { problems: [not, "It is no ZIP file, or a broken one."] };
   }
+  /** Recordings that were not in the store before: they go again when the rest fails. */
+  const fresh: string[] = [];
   try {
-    if (zip.entryCount > MOST_ENTRIES)
-      return { problems: [not, `It holds ${zip.entryCount} files; a bundle has at most ${MOST_ENTRIES}.`] };
+    if (zip.entryCount > MOST_BUNDLE_ENTRIES)
+      return {
+        problems: [not, `It holds ${zip.entryCount} files; a bundle has at most ${MOST_BUNDLE_ENTRIES}.`],
+      };
     const entries = new Map<string, yauzl.Entry>();
     for await (const entry of zip.eachEntry()) entries.set(entry.fileName, entry);
     const document = entries.get(DOCUMENT);
@@ -87,6 +110,7 @@ export async function readBundle(
     if (!parsed.ok) return { problems: [not, ...parsed.findings.slice(0, 5).map((f) => f.message)] };
     const notes: string[] = [];
     const takes: Lesson["takes"] = [];
+    let unpacked = 0;
     for (const take of parsed.value.takes) {
       const entry = take.video && entries.get(take.video.file);
       const mediaType = take.video ? mediaTypeOf(take.video.file) : null;
@@ -97,27 +121,41 @@ export async function readBundle(
         continue;
       }
       const originalName = entry.fileName.split("/").pop() ?? entry.fileName;
-      const file = await storeFile(
+      unpacked += entry.uncompressedSize;
+      if (entry.uncompressedSize > MOST_UNPACKING * Math.max(1, entry.compressedSize))
+        throw new Unfit(
+          `"${originalName}" would unpack to ${MOST_UNPACKING} times its size and more: it is no recording.`,
+        );
+      if (unpacked > LARGEST_BUNDLE_BYTES)
+        throw new Unfit(`Its recordings have more than ${LARGEST_BUNDLE_BYTES / 1024 ** 3} GB together.`);
+      const stored = await storeFile(
         await zip.openReadStreamPromise(entry),
         { originalName, mediaType },
-        LARGEST_VIDEO_BYTES,
+        Math.min(LARGEST_VIDEO_BYTES, entry.uncompressedSize),
         db,
         folder,
-      );
-      takes.push({ ...take, video: { ...take.video, file } });
+      ).catch((error: unknown) => {
+        if (error instanceof NoRecording) throw new Unfit(`"${originalName}" ${error.message}.`);
+        if (error instanceof FileTooLarge) throw new Unfit(`"${originalName}": ${error.message}`);
+        throw error;
+      });
+      if (stored.fresh) fresh.push(stored.file);
+      takes.push({ ...take, video: { ...take.video, file: stored.file } });
     }
     return { id: createLesson({ ...parsed.value, takes }, db), notes };
   } catch (error) {
+    for (const file of fresh) await dropFile(file, db, folder);
+    const said = troubleOf(error) ?? error;
     return {
-      problems: [
-        not,
-        error instanceof Error ? `Reading it stopped: ${error.message}` : "Reading it stopped.",
-      ],
+      problems: [not, said instanceof Error ? `Reading it stopped: ${said.message}` : "Reading it stopped."],
     };
   } finally {
     zip.close();
   }
 }
+
+/** What a bundle holds cannot be taken in. */
+class Unfit extends Error {}
 
 async function textOf(zip: yauzl.ZipFile, entry: yauzl.Entry): Promise<string> {
   const chunks: Buffer[] = [];

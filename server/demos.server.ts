@@ -52,7 +52,7 @@ async function withStoredVideos(lesson: Lesson, db: Db, folder: string): Promise
       const path = take.video && join(FOLDER, "take", take.video.file);
       if (!take.video || !path || !existsSync(path)) return take;
       const about = { originalName: take.video.file, mediaType: "video/mp4" };
-      const file = await storeFile(createReadStream(path), about, undefined, db, folder);
+      const { file } = await storeFile(createReadStream(path), about, undefined, db, folder);
       return { ...take, video: { ...take.video, file } };
     }),
   );

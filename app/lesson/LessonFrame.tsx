@@ -3,7 +3,7 @@ import { useHotkeys } from "@mantine/hooks";
 import IconUndo from "@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs";
 import IconRedo from "@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs";
 import { type ReactNode, useCallback, useRef } from "react";
-import { Link, NavLink, Outlet, PrefetchPageLinks, useLocation } from "react-router";
+import { Link, NavLink, Outlet, useLocation } from "react-router";
 import { setLesson } from "#core/changes";
 import { type PlaceName, readiness } from "#core/pipeline";
 import { reorderStep } from "#core/proposals";
@@ -12,6 +12,7 @@ import { useTyped } from "../ui/use-typed.ts";
 import { KeysButton } from "./KeysButton.tsx";
 import styles from "./LessonFrame.module.css";
 import { type LessonContext, useChosenStep } from "./lesson-context.ts";
+import { NotSaved } from "./NotSaved.tsx";
 import { StepStrip } from "./StepStrip.tsx";
 import { type LessonEditor, useLessonEditor } from "./use-lesson-editor.ts";
 
@@ -49,8 +50,6 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
   }, []);
   return (
     <div className={styles.frame}>
-      {/* Saving must not begin by fetching code: with the server away that would cost the page and its edit. */}
-      <PrefetchPageLinks page={`/lessons/${stored.id}/save`} />
       <header className={styles.head}>
         <Link to="/" className={styles.home} aria-label="Regulanda: back to the shelf">
           <img src="/mark.svg" alt="" width={30} height={30} />
@@ -74,14 +73,17 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
         <SaveState editor={editor} />
         <KeysButton />
       </header>
-      {editor.refusals.length > 0 ? (
-        <div className={styles.notice} role="alert">
-          <FindingList findings={editor.refusals} />
-          <Button size="compact-sm" variant="subtle" onClick={editor.dismissRefusals}>
-            Understood
-          </Button>
-        </div>
-      ) : null}
+      <div className={styles.notices}>
+        {editor.trouble ? <NotSaved editor={editor} trouble={editor.trouble} /> : null}
+        {editor.refusals.length > 0 ? (
+          <div className={styles.notice} role="alert">
+            <FindingList findings={editor.refusals} />
+            <Button size="compact-sm" variant="subtle" onClick={editor.dismissRefusals}>
+              Understood
+            </Button>
+          </div>
+        ) : null}
+      </div>
       <main className={styles.place_body}>
         <Outlet context={context} />
       </main>
@@ -161,11 +163,6 @@ function SaveState({ editor }: { editor: LessonEditor }): ReactNode {
             ? "Saving…"
             : "Not saved yet"}
       </span>
-      {editor.saveState === "failed" ? (
-        <Button size="compact-sm" onClick={editor.retry}>
-          Try again
-        </Button>
-      ) : null}
     </div>
   );
 }

@@ -11,19 +11,23 @@ export function useKept(key: string, data: unknown): void {
 }
 
 /**
- * What the server says now; when it cannot be reached, what was shown last, marked as such. A page with edits that are not
- * saved yet must stay, whatever the line does. An answer that refuses is an answer, and is passed on.
+ * What the server says now; when it cannot be reached, or fails at it, what was shown last, marked as such. An answer that
+ * refuses is an answer, and is passed on, unless the page `mustStay`: one with edits that are not saved yet stays whatever
+ * the server says.
  */
 export async function freshOrKept<T extends object>(
   key: string,
   ask: () => Promise<T>,
+  mustStay: boolean,
 ): Promise<T & { unreachable?: boolean }> {
   try {
     return await ask();
   } catch (error) {
     const last = kept.get(key) as T | undefined;
     const wasCutOff = error instanceof DOMException && error.name === "AbortError";
-    if (!last || wasCutOff || error instanceof Response || isRouteErrorResponse(error)) throw error;
+    if (!last || wasCutOff) throw error;
+    const status = error instanceof Response || isRouteErrorResponse(error) ? error.status : 0;
+    if (status > 0 && status < 500 && !mustStay) throw error;
     return { ...last, unreachable: true };
   }
 }

@@ -1,11 +1,12 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { useFetcher, useRevalidator } from "react-router";
+import { useRevalidator } from "react-router";
 import type { Change, Finding } from "#core/base";
 import { applyChanges } from "#core/changes";
 import type { Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/pipeline";
-import type { SaveAnswer } from "../routes/save.ts";
+import type { Trouble } from "./save-line.ts";
 import { useOtherWindows } from "./use-other-windows.ts";
+import { useSaveLine } from "./use-save-line.ts";
 
 export type SaveState = "saved" | "saving" | "failed";
 
@@ -17,6 +18,8 @@ export interface LessonEditor {
   /** The sheet as it is drawn at this moment, the gesture under way in it; words and times follow when it ends. */
   readonly drawn: DrawnLesson;
   readonly saveState: SaveState;
+  /** Why edits are not saved just now, and how many wait; null when nothing is in the way. */
+  readonly trouble: (Trouble & { readonly waiting: number; readonly kept: boolean }) | null;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
   /** Whether the last revision shown came from another window. */
@@ -38,17 +41,15 @@ export interface LessonEditor {
   say(message: string): void;
 }
 
+/** What the server could not be asked for is asked for again after this. */
+const ASK_AGAIN_MS = 3000;
+
 /** Changes, or what they are for the lesson as it is at that moment. */
 export type Edit = readonly Change[] | ((lesson: Lesson) => readonly Change[]);
 
-type Op =
-  /** `base`: made on that revision, before it was known that another window had saved over it. */
-  | { readonly intent: "changes"; readonly changes: readonly Change[]; readonly base?: number }
-  | { readonly intent: "undo" | "redo" };
-
 /**
- * The lesson as the teacher edits it. Edits queue up and are sent one after another, each based on the revision
- * the one before made; until the server answers they are laid over what it last sent.
+ * The lesson as the teacher edits it. Edits go to the server one after another, each based on the revision the one before
+ * made; until the page shows what was made of them they are laid over what it last got.
  */
 export function useLessonEditor(
   lessonId: string,
@@ -61,92 +62,59 @@ export function useLessonEditor(
     unreachable?: boolean;
   },
 ): LessonEditor {
-  const fetcher = useFetcher<SaveAnswer>();
-  const revalidator = useRevalidator();
-  const [queue, setQueue] = useState<readonly Op[]>([]);
-  /** The edit under way; `landed` once it is saved, until that revision is shown. */
-  const [sent, setSent] = useState<{ base: number; op: Op; landed?: number } | null>(null);
+  const { revalidate, state: asking } = useRevalidator();
+  const [line, { unsaved, landed, trouble, revision, kept }] = useSaveLine(lessonId, stored.revision);
   const [gesture, setGesture] = useState<readonly Change[] | null>(null);
   const [refusals, setRefusals] = useState<readonly Finding[]>([]);
-  const [failed, setFailed] = useState(false);
   const [elsewhere, setElsewhere] = useState<number | null>(null);
 
   const unreachable = stored.unreachable === true;
-  const { revalidate } = revalidator;
   // Going elsewhere cuts an asking off; what is shown then is asked for by itself.
-  const askAgain = useCallback(() => revalidate().catch(() => {}), [revalidate]);
-  const idle = fetcher.state === "idle" && revalidator.state === "idle";
+  const askAgain = useCallback(() => void revalidate().catch(() => {}), [revalidate]);
   useEffect(() => {
-    if (!idle || sent !== null || failed || unreachable) return;
-    const [op] = queue;
-    if (!op) return;
-    // An edit may have come in since this was drawn: only the one sent leaves the queue.
-    setQueue((q) => q.slice(1));
-    setSent({ base: stored.revision, op });
-    // An op that knows its own base keeps it.
-    void fetcher.submit({ base: stored.revision, ...op } as never, {
-      method: "post",
-      action: `/lessons/${lessonId}/save`,
-      encType: "application/json",
+    line.hear({
+      onRefused: setRefusals,
+      onConflict: (message) => {
+        setRefusals([{ code: "conflict", severity: "fault", about: lessonId, message, numbers: {} }]);
+        askAgain();
+      },
+      onMerged: setElsewhere,
     });
-  }, [idle, sent, failed, unreachable, queue, stored.revision, lessonId, fetcher]);
+  }, [line, lessonId, askAgain]);
 
-  const answered = useRef<SaveAnswer | undefined>(undefined);
+  useEffect(() => line.shows(stored.revision), [line, stored.revision]);
   useEffect(() => {
-    if (!idle || sent === null || fetcher.data === undefined || fetcher.data === answered.current) return;
-    answered.current = fetcher.data;
-    const answer = fetcher.data;
-    if (answer.kind === "saved") {
-      setElsewhere(answer.merged ? answer.revision : null);
-      setSent({ ...sent, landed: answer.revision });
-      return;
-    }
-    setSent(null);
-    switch (answer.kind) {
-      case "refused":
-        setRefusals(answer.findings);
-        return;
-      case "conflict":
-        // What was made on top of the refused edit is kept aside with it, or laid over what was saved, as it fits.
-        setQueue((q) => q.flatMap((op) => (op.intent === "changes" ? [{ base: sent.base, ...op }] : [])));
-        setRefusals([
-          { code: "conflict", severity: "fault", about: lessonId, message: answer.message, numbers: {} },
-        ]);
-        void askAgain();
-        return;
-      case "unreachable":
-        // Nothing is lost: the edit goes back to the head of the queue until it can be sent.
-        setQueue((q) => [sent.op, ...q]);
-        setFailed(true);
-    }
-  }, [idle, sent, fetcher.data, lessonId, askAgain]);
-
-  useEffect(() => {
-    if (sent?.landed === undefined) return;
-    if (stored.revision >= sent.landed) setSent(null);
     // Choosing a step while a save comes home cuts off the asking that belongs to it: asked again.
-    else if (idle && !unreachable) void askAgain();
-  }, [sent, stored.revision, idle, unreachable, askAgain]);
+    if (revision <= stored.revision || asking !== "idle") return;
+    if (!unreachable) return askAgain();
+    const later = setTimeout(askAgain, ASK_AGAIN_MS);
+    return () => clearTimeout(later);
+  }, [revision, stored.revision, asking, unreachable, askAgain]);
 
   const retry = () => {
-    setFailed(false);
-    if (unreachable) void askAgain();
+    line.retry();
+    if (unreachable) askAgain();
   };
   // While an edit of this window is under way, its answer brings whatever else was saved.
-  useOtherWindows(lessonId, (revision) => {
+  useOtherWindows(lessonId, (heard) => {
     // The line is there again: what waited goes on by itself.
-    if (failed || unreachable) return retry();
-    if (revision <= stored.revision || sent !== null || queue.length > 0 || !idle) return;
-    setElsewhere(revision);
-    void askAgain();
+    if (trouble || unreachable) return retry();
+    if (heard <= stored.revision || unsaved.length > 0 || landed.length > 0 || asking !== "idle") return;
+    setElsewhere(heard);
+    askAgain();
   });
+  useEffect(() => {
+    if (unsaved.length === 0 || kept) return;
+    // What the browser cannot keep would go with the window.
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [unsaved.length, kept]);
 
   const settled = useMemo(() => {
-    const waiting = [...(sent && sent.base === stored.revision ? [sent.op] : []), ...queue].flatMap((op) =>
-      op.intent === "changes" ? [op.changes] : [],
-    );
-    return waiting.reduce(applied, stored.lesson);
-  }, [stored.lesson, stored.revision, sent, queue]);
+    const over = [...landed.flatMap((l) => (l.revision > stored.revision ? [l.op] : [])), ...unsaved];
+    return over.reduce((document, op) => applied(document, op.changes), stored.lesson);
+  }, [stored.lesson, stored.revision, landed, unsaved]);
   const lesson = useMemo(() => (gesture ? applied(settled, gesture) : settled), [settled, gesture]);
 
   const before = useRef<ComputedLesson | null>(null);
@@ -163,31 +131,39 @@ export function useLessonEditor(
 
   const latest = useRef(settled);
   latest.current = settled;
-  const commit = useCallback((edit: Edit) => {
-    setGesture(null);
-    const changes = typeof edit === "function" ? edit(latest.current) : edit;
-    if (changes.length === 0) return;
-    const tried = applyChanges(latest.current, changes);
-    setRefusals(tried.ok ? [] : tried.findings);
-    if (!tried.ok) return;
-    latest.current = tried.value.lesson;
-    setQueue((q) => [...q, { intent: "changes", changes }]);
-  }, []);
+  const commit = useCallback(
+    (edit: Edit) => {
+      setGesture(null);
+      const changes = typeof edit === "function" ? edit(latest.current) : edit;
+      if (changes.length === 0) return;
+      const tried = applyChanges(latest.current, changes);
+      setRefusals(tried.ok ? [] : tried.findings);
+      if (!tried.ok) return;
+      latest.current = tried.value.lesson;
+      line.add({ intent: "changes", changes });
+    },
+    [line],
+  );
 
   return {
     lessonId,
     lesson,
     computed,
     drawn,
-    saveState: failed || unreachable ? "failed" : queue.length > 0 || sent !== null ? "saving" : "saved",
+    saveState: trouble
+      ? "failed"
+      : unsaved.length > 0 || (revision > stored.revision && !unreachable)
+        ? "saving"
+        : "saved",
+    trouble: trouble && { ...trouble, waiting: unsaved.length, kept },
     canUndo: stored.canUndo,
     canRedo: stored.canRedo,
     changedElsewhere: elsewhere !== null && elsewhere === stored.revision,
     refusals,
     commit,
     preview: setGesture,
-    undo: () => setQueue((q) => [...q, { intent: "undo" }]),
-    redo: () => setQueue((q) => [...q, { intent: "redo" }]),
+    undo: () => line.add({ intent: "undo", changes: [] }),
+    redo: () => line.add({ intent: "redo", changes: [] }),
     retry,
     dismissRefusals: () => setRefusals([]),
     say: (message) =>

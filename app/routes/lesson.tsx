@@ -3,6 +3,7 @@ import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { LessonComing } from "../lesson/LessonComing.tsx";
 import { LessonFrame } from "../lesson/LessonFrame.tsx";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
+import { hasUnsaved } from "../lesson/use-save-line.ts";
 import type { Route } from "./+types/lesson";
 import { requireLesson } from "./require-lesson.server.ts";
 
@@ -15,7 +16,7 @@ export function loader({ params }: Route.LoaderArgs) {
 const keyOf = (lessonId: string | undefined) => `lesson/${lessonId}`;
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  freshOrKept(keyOf(params.lessonId), serverLoader);
+  freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 // The bench works in the browser: the server sends the document and does not compute it, too, to draw a page that is
 // replaced a moment later.
 clientLoader.hydrate = true as const;

@@ -1,33 +1,38 @@
 import { data } from "react-router";
 import * as v from "valibot";
+import { formOf } from "#server/http/request-body.server.ts";
 import { listRevisions, listSetAside, restore } from "#server/lessons.server.ts";
+import { LARGEST_FORM_BYTES } from "#server/limits.ts";
 import { listPrints } from "#server/prints.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
+import { hasUnsaved } from "../lesson/use-save-line.ts";
 import { Log } from "../places/log/Log.tsx";
 import type { Route } from "./+types/log";
+import { inWords } from "./in-words.server.ts";
 import { requireLesson } from "./require-lesson.server.ts";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const stored = requireLesson(params.lessonId);
-  return {
-    revisions: listRevisions(stored.id).slice(0, MOST_SHOWN),
+  return inWords(async () => ({
+    revisions: listRevisions(stored.id),
     setAside: listSetAside(stored.id),
     prints: await listPrints(stored),
-  };
+  }));
 }
-
-const MOST_SHOWN = 200;
 
 const Whole = v.pipe(v.string(), v.transform(Number), v.integer());
 const ActionSchema = v.union([v.object({ revision: Whole }), v.object({ setAsideId: Whole })]);
 
 /** Brings back an earlier revision or a version that was set aside, as the newest revision. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const asked = v.safeParse(ActionSchema, Object.fromEntries(await request.formData()));
+  const asked = v.safeParse(
+    ActionSchema,
+    Object.fromEntries(await inWords(() => formOf(request, LARGEST_FORM_BYTES))),
+  );
   if (!asked.success)
     return data({ problem: "That revision could not be read; nothing was changed." }, { status: 400 });
-  const saved = restore(params.lessonId, asked.output);
+  const saved = await inWords(() => restore(params.lessonId, asked.output));
   if (saved.kind !== "saved")
     return data({ problem: "That revision is not in the log; nothing was changed." }, { status: 404 });
   return { problem: null };
@@ -36,7 +41,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 const keyOf = (lessonId: string | undefined) => `log/${lessonId}`;
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  freshOrKept(keyOf(params.lessonId), serverLoader);
+  freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 
 export { shouldRevalidate };
 

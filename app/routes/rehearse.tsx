@@ -2,6 +2,7 @@ import { findCurrentTake } from "#core/lesson";
 import { findFile } from "#server/files/store.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
+import { hasUnsaved } from "../lesson/use-save-line.ts";
 import { Rehearse } from "../places/rehearse/Rehearse.tsx";
 import type { Route } from "./+types/rehearse";
 import { requireLesson } from "./require-lesson.server.ts";
@@ -15,7 +16,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 const keyOf = (lessonId: string | undefined) => `rehearse/${lessonId}`;
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  freshOrKept(keyOf(params.lessonId), serverLoader);
+  freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 
 export { shouldRevalidate };
 

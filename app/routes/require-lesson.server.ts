@@ -1,8 +1,9 @@
 import { openLesson, type StoredLesson } from "#server/lessons.server.ts";
+import { saidOf } from "./in-words.server.ts";
 
 /** The lesson at an address; answers 404 in words when there is none, 422 when it is there and cannot be read. */
 export function requireLesson(lessonId: string): StoredLesson {
-  const opened = openLesson(lessonId);
+  const opened = opening(lessonId);
   if (!opened)
     throw new Response(
       `There is no lesson at "${lessonId}". It may have been put away, or the address has a slip. Nothing was changed.`,
@@ -14,4 +15,12 @@ export function requireLesson(lessonId: string): StoredLesson {
       { status: 422 },
     );
   return opened.stored;
+}
+
+function opening(lessonId: string): ReturnType<typeof openLesson> {
+  try {
+    return openLesson(lessonId);
+  } catch (error) {
+    throw saidOf(error);
+  }
 }

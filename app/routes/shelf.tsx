@@ -1,13 +1,16 @@
 import { data, redirect } from "react-router";
 import * as v from "valibot";
 import { blankLesson, parseLessonText } from "#core/lesson";
-import { LARGEST_LESSON_BYTES } from "#server/bundles.server.ts";
 import { listDemos, putDemoOnShelf } from "#server/demos.server.ts";
 import { digestAfterSaves, fillDigestsSoon } from "#server/digests.server.ts";
+import { refusalOfAny } from "#server/http/refusal.server.ts";
+import { formOf } from "#server/http/request-body.server.ts";
 import { createLesson, duplicateLesson } from "#server/lessons.server.ts";
+import { LARGEST_FORM_BYTES, LARGEST_LESSON_BYTES } from "#server/limits.ts";
 import { listPutAway, listShelf, SHELF_ORDERS, setPutAway } from "#server/shelf.server.ts";
 import { Shelf } from "../places/shelf/Shelf.tsx";
 import type { Route } from "./+types/shelf";
+import { inWords } from "./in-words.server.ts";
 
 /** Lessons of the shelf shown at first, and added each time more are asked for. */
 const A_PAGE = 24;
@@ -24,12 +27,14 @@ const AskedSchema = v.object({
 
 /** The shelf as it is kept beside the documents: nothing is computed to show it. */
 export function loader({ request }: Route.LoaderArgs) {
-  digestAfterSaves();
-  const asked = v.parse(AskedSchema, Object.fromEntries(new URL(request.url).searchParams));
-  const page = listShelf({ words: asked.find, order: asked.sort, most: asked.shown });
-  if (page.filling) fillDigestsSoon();
-  const more = page.lessons.length < page.found ? Math.min(MOST_SHOWN, asked.shown + A_PAGE) : null;
-  return { ...page, more, sort: asked.sort, putAway: listPutAway(), demos: listDemos() };
+  return inWords(() => {
+    digestAfterSaves();
+    const asked = v.parse(AskedSchema, Object.fromEntries(new URL(request.url).searchParams));
+    const page = listShelf({ words: asked.find, order: asked.sort, most: asked.shown });
+    if (page.filling) fillDigestsSoon();
+    const more = page.lessons.length < page.found ? Math.min(MOST_SHOWN, asked.shown + A_PAGE) : null;
+    return { ...page, more, sort: asked.sort, putAway: listPutAway(), demos: listDemos() };
+  });
 }
 
 const ActionSchema = v.variant("intent", [
@@ -49,7 +54,17 @@ const ActionSchema = v.variant("intent", [
 ]);
 
 export async function action({ request }: Route.ActionArgs) {
-  const asked = v.safeParse(ActionSchema, Object.fromEntries(await request.formData()));
+  try {
+    return await act(await formOf(request, LARGEST_FORM_BYTES));
+  } catch (error) {
+    if (error instanceof Response) throw error;
+    const { status, message } = refusalOfAny(error);
+    return data({ problems: [message] }, { status });
+  }
+}
+
+async function act(form: FormData) {
+  const asked = v.safeParse(ActionSchema, Object.fromEntries(form));
   if (!asked.success) return data({ problems: [asked.issues[0].message] }, { status: 400 });
   const { output } = asked;
   switch (output.intent) {

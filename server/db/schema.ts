@@ -1,4 +1,4 @@
-import { index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import type { Change } from "#core/base";
 import type { HandOut, PrintedCard } from "#core/display";
 import type { Lesson, Take } from "#core/lesson";
@@ -40,8 +40,13 @@ export const revisions = sqliteTable(
     changes: text({ mode: "json" }).$type<readonly Change[]>().notNull(),
     inverse: text({ mode: "json" }).$type<readonly Change[]>().notNull(),
     madeAt: integer({ mode: "timestamp_ms" }).notNull(),
+    /** Names the edit as its sender does: sent again because its answer was lost, it is not made twice. */
+    editKey: text(),
   },
-  (t) => [primaryKey({ columns: [t.lessonId, t.revision] })],
+  (t) => [
+    primaryKey({ columns: [t.lessonId, t.revision] }),
+    uniqueIndex("revisions_by_key").on(t.lessonId, t.editKey),
+  ],
 );
 
 /** Versions that were refused because the lesson had moved on: kept, never overwritten. */
@@ -55,6 +60,7 @@ export const setAside = sqliteTable("set_aside", {
   document: text({ mode: "json" }).$type<ShelvedLesson>().notNull(),
   changes: text({ mode: "json" }).$type<readonly Change[]>().notNull(),
   madeAt: integer({ mode: "timestamp_ms" }).notNull(),
+  editKey: text(),
 });
 
 /** Narrations of takes with their cues, by lesson and the hash of what was imported. */

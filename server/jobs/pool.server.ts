@@ -2,6 +2,7 @@ import { existsSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { resolve } from "node:path";
 import { Piscina } from "piscina";
+import { LONGEST_WORK_MS } from "../limits.ts";
 import { doTask, type Task, type TaskInput, type TaskName, type TaskOutput } from "./tasks.ts";
 
 /** Threads beside the one that answers; more would only take turns. */
@@ -15,6 +16,15 @@ const IDLE_MS = 120_000;
 export class TooBusy extends Error {
   constructor() {
     super("The server has more to work out than it can just now. Nothing was lost; try again in a moment.");
+  }
+}
+
+/** A piece of work was ended because it took too long. */
+export class TookTooLong extends Error {
+  constructor() {
+    super(
+      `This takes the server longer than ${LONGEST_WORK_MS / 60_000} minutes to work out, and was given up. Nothing was lost; the lesson may hold too much.`,
+    );
   }
 }
 
@@ -37,13 +47,19 @@ function openPool(): Piscina | null {
   return pool;
 }
 
-/** Does a piece of heavy work in a thread of its own. Throws TooBusy when the queue is full. */
+/** Does a piece of heavy work in a thread of its own. Throws TooBusy when the queue is full, TookTooLong past the limit. */
 export async function work<N extends TaskName>(name: N, input: TaskInput<N>): Promise<TaskOutput<N>> {
   const task: Task<N> = { name, input };
   const threads = openPool();
   if (!threads) return doTask(task);
   if (threads.queueSize >= LONGEST_QUEUE) throw new TooBusy();
-  return threads.run(task) as Promise<TaskOutput<N>>;
+  try {
+    return (await threads.run(task, { signal: AbortSignal.timeout(LONGEST_WORK_MS) })) as TaskOutput<N>;
+  } catch (error) {
+    // The thread is ended with its work, and another takes its place.
+    if (error instanceof Error && error.name === "AbortError") throw new TookTooLong();
+    throw error;
+  }
 }
 
 /** Lets the threads go; for programs that end. */

@@ -1,6 +1,14 @@
+import { setPriority } from "node:os";
 import { LRUCache } from "lru-cache";
 import { type ComputedLesson, computeLesson } from "#core/pipeline";
 import { doTask, type LessonAt, type Task } from "./tasks.ts";
+
+/**
+ * Who answers goes first: on Linux a priority belongs to a thread (setpriority(2)), elsewhere to the whole program, where it
+ * would help nobody.
+ */
+const BEHIND_WHO_ANSWERS = 10;
+if (process.platform === "linux") setPriority(0, BEHIND_WHO_ANSWERS);
 
 /** Computed lessons a thread remembers: the pages of one visit ask for the same one several times. */
 const MOST_KEPT = 6;

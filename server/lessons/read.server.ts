@@ -60,8 +60,8 @@ export function findRevision(id: string, revision: number, db: Db = database()):
   return parsed?.ok ? parsed.value : null;
 }
 
-/** A lesson's revisions without their documents, the newest first. */
-export function listRevisions(id: string, db: Db = database()) {
+/** A lesson's latest revisions without their documents, the newest first. */
+export function listRevisions(id: string, db: Db = database(), most = 200) {
   return db
     .select({
       revision: revisions.revision,
@@ -73,11 +73,12 @@ export function listRevisions(id: string, db: Db = database()) {
     .from(revisions)
     .where(eq(revisions.lessonId, id))
     .orderBy(desc(revisions.revision))
+    .limit(most)
     .all();
 }
 
-/** Versions of a lesson that were refused and kept. */
-export function listSetAside(id: string, db: Db = database()) {
+/** The latest versions of a lesson that were refused and kept. */
+export function listSetAside(id: string, db: Db = database(), most = 200) {
   return db
     .select({
       id: setAside.id,
@@ -89,6 +90,7 @@ export function listSetAside(id: string, db: Db = database()) {
     .from(setAside)
     .where(eq(setAside.lessonId, id))
     .orderBy(desc(setAside.id))
+    .limit(most)
     .all();
 }
 

@@ -3,12 +3,12 @@ import { and, eq, gt } from "drizzle-orm";
 import type { Change, Finding } from "#core/base";
 import { applyChanges } from "#core/changes";
 import type { Lesson } from "#core/lesson";
-import { type Db, database, type Tx } from "../db/database.server.ts";
+import { type Db, database, inOneGo, type Tx } from "../db/database.server.ts";
 import { lessons, type RevisionKind, revisions, setAside } from "../db/schema.ts";
 import { callSaved } from "../watch.server.ts";
-import { touchEachOther } from "./merge-changes.ts";
+import { touching } from "./merge-changes.ts";
 import { findLesson, historyOf } from "./read.server.ts";
-import { keepRead, readRevision, readSetAside, shelve } from "./stored.server.ts";
+import { keepRead, NotKept, readRevision, readSetAside, shelve } from "./stored.server.ts";
 import { undoRedoTargets } from "./undo-stack.ts";
 
 export type Saved =
@@ -23,12 +23,18 @@ export type Saved =
   | { readonly kind: "refused"; readonly findings: readonly Finding[] }
   | { readonly kind: "missing" };
 
-/** Puts a new lesson on the shelf. Its address is made from its title and stays. */
+/** An edit further behind the newest revision is not laid over all that was done since, but set aside. */
+const MOST_BEHIND = 1000;
+
+/**
+ * Puts a new lesson on the shelf. Its address is made from its title and stays. Throws NotKept when the store would not give
+ * it back as it is.
+ */
 export function createLesson(lesson: Lesson, db: Db = database(), now = new Date()): string {
-  const id = db.transaction((tx) => {
+  const id = inOneGo(db, (tx) => {
     const id = freeAddress(lesson.title, tx);
     tx.insert(lessons).values({ id, title: lesson.title, revision: 0, createdAt: now, updatedAt: now }).run();
-    append(tx, id, lesson, { kind: "create", target: null, changes: [], inverse: [] }, now);
+    append(tx, id, lesson, { kind: "create", target: null, changes: [], inverse: [], editKey: null }, now);
     return id;
   });
   callSaved(id, 1);
@@ -38,7 +44,7 @@ export function createLesson(lesson: Lesson, db: Db = database(), now = new Date
 /**
  * Saves changes made to revision `base`. When the stored lesson has moved on elsewhere in the document, they are laid over
  * it. Where both reach for the same thing nothing stored is touched: the changed version is set aside whole and the answer
- * says so.
+ * says so. An edit whose `key` was saved before is not made again: its answer was lost, and is given again.
  */
 export function saveChanges(
   id: string,
@@ -46,15 +52,16 @@ export function saveChanges(
   changes: readonly Change[],
   db: Db = database(),
   now = new Date(),
+  key: string | null = null,
 ): Saved {
-  return calledOut(id, db, (tx): Outcome => {
+  return calledOut(id, db, key, (tx): Outcome => {
     const current = tx.select().from(lessons).where(eq(lessons.id, id)).get();
     const from = readable(id, base, db, tx);
     if (!current || !from) return missing;
     const changed = applyChanges(from, changes);
     if (!changed.ok) return refused(changed.findings);
     if (current.revision !== base) {
-      const merged = layOver(id, base, current.revision, changes, db, tx, now);
+      const merged = layOver(id, base, current.revision, { changes, key }, db, tx, now);
       if (merged) return merged;
       const document = shelve(id, changed.value.lesson, tx, now);
       const kept = tx
@@ -66,20 +73,14 @@ export function saveChanges(
           document,
           changes,
           madeAt: now,
+          editKey: key,
         })
-        .returning({ id: setAside.id })
+        .returning({ id: setAside.id, base: setAside.baseRevision, found: setAside.foundRevision })
         .get();
-      return {
-        answer: {
-          kind: "conflict",
-          revision: current.revision,
-          setAsideId: kept.id,
-          message: `This lesson was changed elsewhere: you worked on revision ${base}, the saved one is ${current.revision}. Yours is kept beside it in the log; nothing was overwritten.`,
-        },
-      };
+      return { answer: keptAside(kept) };
     }
     const { lesson, inverse } = changed.value;
-    return append(tx, id, lesson, { kind: "edit", target: null, changes, inverse }, now);
+    return append(tx, id, lesson, { kind: "edit", target: null, changes, inverse, editKey: key }, now);
   });
 }
 
@@ -88,23 +89,26 @@ function layOver(
   id: string,
   base: number,
   current: number,
-  changes: readonly Change[],
+  { changes, key }: { readonly changes: readonly Change[]; readonly key: string | null },
   db: Db,
   tx: Tx,
   now: Date,
 ): Outcome | null {
+  if (current - base > MOST_BEHIND) return null;
   const since = tx
     .select({ kind: revisions.kind, changes: revisions.changes })
     .from(revisions)
     .where(and(eq(revisions.lessonId, id), gt(revisions.revision, base)))
     .all();
   // What was brought back whole may differ anywhere.
-  if (since.some((r) => r.kind === "restore" || touchEachOther(r.changes, changes))) return null;
+  const touches = touching(changes);
+  if (since.some((r) => r.kind === "restore" || touches(r.changes))) return null;
   const latest = readable(id, current, db, tx);
   const applied = latest && applyChanges(latest, changes);
   if (!applied?.ok) return null;
   const { lesson, inverse } = applied.value;
-  const { answer } = append(tx, id, lesson, { kind: "edit", target: null, changes, inverse }, now);
+  const how = { kind: "edit", target: null, changes, inverse, editKey: key } as const;
+  const { answer } = append(tx, id, lesson, how, now);
   return { answer: { ...answer, merged: true }, lesson };
 }
 
@@ -115,8 +119,9 @@ export function stepBack(
   base: number,
   db: Db = database(),
   now = new Date(),
+  key: string | null = null,
 ): Saved {
-  return calledOut(id, db, (tx): Outcome => {
+  return calledOut(id, db, key, (tx): Outcome => {
     const current = tx.select().from(lessons).where(eq(lessons.id, id)).get();
     const lesson = current && readable(id, current.revision, db, tx);
     if (!current || !lesson) return missing;
@@ -145,7 +150,7 @@ export function stepBack(
       tx,
       id,
       changed.value.lesson,
-      { kind: way, target, changes, inverse: changed.value.inverse },
+      { kind: way, target, changes, inverse: changed.value.inverse, editKey: key },
       now,
     );
   });
@@ -158,7 +163,7 @@ export function restore(
   db: Db = database(),
   now = new Date(),
 ): Saved {
-  return calledOut(id, db, (tx): Outcome => {
+  return calledOut(id, db, null, (tx): Outcome => {
     const lesson =
       "revision" in what ? readRevision(id, what.revision, db, tx) : readSetAside(id, what.setAsideId, tx);
     if (!lesson) return missing;
@@ -167,7 +172,13 @@ export function restore(
       tx,
       id,
       lesson.value,
-      { kind: "restore", target: "revision" in what ? what.revision : null, changes: [], inverse: [] },
+      {
+        kind: "restore",
+        target: "revision" in what ? what.revision : null,
+        changes: [],
+        inverse: [],
+        editKey: null,
+      },
       now,
     );
   });
@@ -177,13 +188,47 @@ export function restore(
 type Outcome = { readonly answer: Saved; readonly lesson?: Lesson };
 
 /** Saves in one transaction; the document is remembered, and other windows hear of it, only once it is on disk. */
-function calledOut(id: string, db: Db, save: (tx: Tx) => Outcome): Saved {
-  const { answer, lesson } = db.transaction(save);
-  if (answer.kind === "saved") {
-    if (lesson) keepRead(id, answer.revision, lesson, db);
-    callSaved(id, answer.revision);
+function calledOut(id: string, db: Db, key: string | null, save: (tx: Tx) => Outcome): Saved {
+  try {
+    const { answer, lesson } = inOneGo(
+      db,
+      (tx) => (key === null ? null : savedBefore(id, key, tx)) ?? save(tx),
+    );
+    if (answer.kind === "saved") {
+      if (lesson) keepRead(id, answer.revision, lesson, db);
+      callSaved(id, answer.revision);
+    }
+    return answer;
+  } catch (error) {
+    // Thrown, so that nothing of it is written.
+    if (error instanceof NotKept) return refused([error.finding]).answer;
+    throw error;
   }
-  return answer;
+}
+
+/** What an edit was answered when it was sent first; null when it never was. */
+function savedBefore(id: string, key: string, tx: Tx): Outcome | null {
+  const made = tx
+    .select({ revision: revisions.revision })
+    .from(revisions)
+    .where(and(eq(revisions.lessonId, id), eq(revisions.editKey, key)))
+    .get();
+  if (made) return { answer: { kind: "saved", revision: made.revision } };
+  const kept = tx
+    .select({ id: setAside.id, base: setAside.baseRevision, found: setAside.foundRevision })
+    .from(setAside)
+    .where(and(eq(setAside.lessonId, id), eq(setAside.editKey, key)))
+    .get();
+  return kept ? { answer: keptAside(kept) } : null;
+}
+
+function keptAside({ id, base, found }: { id: number; base: number; found: number }): Saved {
+  return {
+    kind: "conflict",
+    revision: found,
+    setAsideId: id,
+    message: `This lesson was changed elsewhere: you worked on revision ${base}, the saved one is ${found}. Yours is kept beside it in the log; nothing was overwritten.`,
+  };
 }
 
 const missing: Outcome = { answer: { kind: "missing" } };
@@ -201,7 +246,13 @@ function append(
   tx: Tx,
   id: string,
   lesson: Lesson,
-  how: { kind: RevisionKind; target: number | null; changes: readonly Change[]; inverse: readonly Change[] },
+  how: {
+    kind: RevisionKind;
+    target: number | null;
+    changes: readonly Change[];
+    inverse: readonly Change[];
+    editKey: string | null;
+  },
   now: Date,
 ): { answer: Extract<Saved, { kind: "saved" }>; lesson: Lesson } {
   const before = tx.select({ revision: lessons.revision }).from(lessons).where(eq(lessons.id, id)).get();

@@ -5,6 +5,7 @@ import type { Finding, Parsed } from "#core/base";
 import { type Lesson, parseLesson, type Take } from "#core/lesson";
 import { type Db, database, nameOf, type Reads, type Tx } from "../db/database.server.ts";
 import { lessons, revisions, type ShelvedLesson, setAside, takes } from "../db/schema.ts";
+import { LARGEST_LESSON_BYTES } from "../limits.ts";
 
 type Narration = NonNullable<Take["narration"]>;
 
@@ -66,34 +67,75 @@ export function rawLesson(id: string, db: Db = database()): string | null {
 /** A document as it lies in its column: reading it as JSON is ours to try. */
 const documentText = sql<string>`${revisions.document}`;
 
-/** Lays the narrations into their own table and leaves their keys in the document. */
+/** A lesson that the store would not give back as it is: it was not stored. */
+export class NotKept extends Error {
+  constructor(readonly finding: Finding) {
+    super(finding.message);
+  }
+}
+
+/**
+ * Lays the narrations into their own table and leaves their keys in the document. What is laid down is read back first:
+ * throws NotKept when it does not come back as a lesson, or is larger than a lesson can be.
+ */
 export function shelve(id: string, lesson: Lesson, tx: Tx, now: Date): ShelvedLesson {
+  const fresh = new Set<Narration>();
+  let bytes = 0;
   const shelved = lesson.takes.map(({ narration, ...take }) => {
     if (!narration) return { ...take, narrationKey: null };
-    const narrationKey = keyOf(narration);
+    const known = keyOf(narration);
+    bytes += known.bytes;
     const there = tx
       .select({ takeId: takes.takeId })
       .from(takes)
-      .where(and(eq(takes.lessonId, id), eq(takes.narrationKey, narrationKey)))
+      .where(and(eq(takes.lessonId, id), eq(takes.narrationKey, known.key)))
       .get();
-    if (!there)
+    if (!there) {
+      fresh.add(narration);
       tx.insert(takes)
-        .values({ lessonId: id, narrationKey, takeId: take.id, narration, importedAt: now })
+        .values({ lessonId: id, narrationKey: known.key, takeId: take.id, narration, importedAt: now })
         .run();
-    return { ...take, narrationKey };
+    }
+    return { ...take, narrationKey: known.key };
   });
-  return { ...lesson, takes: shelved };
+  const document = { ...lesson, takes: shelved };
+  const text = JSON.stringify(document);
+  bytes += Buffer.byteLength(text);
+  if (bytes > LARGEST_LESSON_BYTES)
+    throw new NotKept(
+      notKept(
+        id,
+        "too-large",
+        `The lesson would have ${(bytes / 1024 ** 2).toFixed(1)} MB with this; a lesson has at most ${LARGEST_LESSON_BYTES / 1024 ** 2} MB. Nothing was changed: take something out of it, or begin another lesson.`,
+      ),
+    );
+  // Words that lie there already came back before; those that are new come back from JSON too.
+  const words = lesson.takes.map((t) =>
+    t.narration && fresh.has(t.narration) ? (JSON.parse(JSON.stringify(t.narration)) as unknown) : null,
+  );
+  const back = JSON.parse(text) as ShelvedLesson;
+  const read = parseLesson({
+    ...back,
+    takes: back.takes.map(({ narrationKey: _, ...take }, i) => ({ ...take, narration: words[i] ?? null })),
+  });
+  if (!read.ok) {
+    const why = read.findings[0]?.message ?? "it would not come back";
+    throw new NotKept(notKept(id, "not-kept", `This could not be stored, and nothing was changed: ${why}`));
+  }
+  return document;
 }
 
 /** An hour of words is read through once, not at every save: edits hand the same object on. */
-const keys = new WeakMap<Narration, string>();
+const keys = new WeakMap<Narration, { key: string; bytes: number }>();
 
-function keyOf(narration: Narration): string {
+function keyOf(narration: Narration): { key: string; bytes: number } {
   const known = keys.get(narration);
   if (known) return known;
-  const key = createHash("sha256").update(JSON.stringify(narration)).digest("hex").slice(0, 24);
-  keys.set(narration, key);
-  return key;
+  const text = JSON.stringify(narration);
+  const key = createHash("sha256").update(text).digest("hex").slice(0, 24);
+  const made = { key, bytes: Buffer.byteLength(text) };
+  keys.set(narration, made);
+  return made;
 }
 
 function unshelve(id: string, text: string, tx: Reads): Parsed<Lesson> {
@@ -125,11 +167,9 @@ function joined(id: string, document: ShelvedLesson, tx: Reads): unknown {
 
 function cannotBeRead(id: string, error: unknown): Finding {
   const why = error instanceof Error ? error.message : "it is damaged";
-  return {
-    code: "unreadable",
-    severity: "fault",
-    about: id,
-    message: `The stored lesson cannot be read: ${why}.`,
-    numbers: {},
-  };
+  return notKept(id, "unreadable", `The stored lesson cannot be read: ${why}.`);
+}
+
+function notKept(about: string, code: string, message: string): Finding {
+  return { code, severity: "fault", about, message, numbers: {} };
 }

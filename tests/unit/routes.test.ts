@@ -1,8 +1,12 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
+import { RouterContextProvider } from "react-router";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { parseLessonText } from "#core/lesson";
+import { openGate } from "../../server/http/passphrase.server.ts";
+import { requestContext } from "../../server/http/request-context.ts";
+import { smallMp4 } from "./small-recordings.ts";
 
 // The routes open the app's own database: here an empty folder's.
 const folder = mkdtempSync(join(tmpdir(), "regulanda-routes-"));
@@ -16,7 +20,7 @@ const DEMO = readFileSync(join(HOME, "demo/lessons/glasshouse.json"), "utf8");
 type Handler = (args: {
   request: Request;
   params: Record<string, string | undefined>;
-  context: object;
+  context: RouterContextProvider;
 }) => unknown;
 interface RouteModule {
   readonly loader?: Handler;
@@ -32,6 +36,7 @@ async function ask(
   path: string,
   params: Record<string, string> = {},
   init: RequestInit & { duplex?: "half" } = {},
+  context = new RouterContextProvider(),
 ): Promise<{ status: number; data: unknown; response: Response | null }> {
   called.add(`${route} ${what}`);
   const module = await routes[`../../app/routes/${route}`]?.();
@@ -39,15 +44,22 @@ async function ask(
   if (!handler) throw new Error(`${route} has no ${what}`);
   const request = new Request(`http://127.0.0.1:4310${path}`, init);
   try {
-    return unpacked(await handler({ request, params, context: {} }));
+    return await unpacked(await handler({ request, params, context }));
   } catch (thrown) {
     if (thrown instanceof Error) throw thrown;
     return unpacked(thrown);
   }
 }
 
-function unpacked(answer: unknown): { status: number; data: unknown; response: Response | null } {
-  if (answer instanceof Response) return { status: answer.status, data: null, response: answer };
+async function unpacked(
+  answer: unknown,
+): Promise<{ status: number; data: unknown; response: Response | null }> {
+  if (answer instanceof Response) {
+    const isData =
+      answer.headers.get("Content-Type") === "application/json" && !answer.headers.has("Content-Disposition");
+    const data: unknown = isData ? await answer.clone().json() : null;
+    return { status: answer.status, data, response: answer };
+  }
   const wrapped = answer as { type?: string; data?: unknown; init?: ResponseInit | null } | null;
   if (wrapped?.type === "DataWithResponseInit")
     return { status: wrapped.init?.status ?? 200, data: wrapped.data, response: null };
@@ -163,6 +175,17 @@ describe("a lesson", () => {
     });
     expect((await save({ intent: "undo", base: 2 })).data).toEqual({ kind: "saved", revision: 3 });
     expect((await save({ intent: "redo", base: 3 })).data).toEqual({ kind: "saved", revision: 4 });
+    // Sent again because its answer was lost, an edit is not made twice.
+    const sent = { intent: "changes", base: 4, key: "key-of-one-edit", changes: title("Once") };
+    expect((await save(sent)).data).toEqual({ kind: "saved", revision: 5 });
+    expect((await save(sent)).data).toEqual({ kind: "saved", revision: 5 });
+    const back = { intent: "undo", base: 5, key: "key-of-an-undo" };
+    expect((await save(back)).data).toEqual({ kind: "saved", revision: 6 });
+    expect((await save(back)).data).toEqual({ kind: "saved", revision: 6 });
+    const late = { intent: "changes", base: 1, key: "key-of-a-late-one", changes: title("Late") };
+    const aside = (await save(late)).data;
+    expect(aside).toMatchObject({ kind: "conflict" });
+    expect((await save(late)).data).toEqual(aside);
     expect((await save({ intent: "explode" })).status).toBe(400);
     expect((await save("not an edit")).status).toBe(400);
     const gone = await ask(
@@ -177,7 +200,7 @@ describe("a lesson", () => {
 
   test("has a log from which revisions are looked at and brought back", async () => {
     const log = await ask("log.tsx", "loader", `/lessons/${lessonId}/log`, of());
-    expect(log.data).toMatchObject({ prints: [], setAside: [{ baseRevision: 1 }] });
+    expect(log.data).toMatchObject({ prints: [], setAside: [{ baseRevision: 1 }, { baseRevision: 1 }] });
     const looked = { ...of(), revision: "1" };
     const picture = await ask("revision-picture.ts", "loader", `/x?to=2`, looked);
     expect(await text(picture.response)).toMatch(/^<svg /);
@@ -197,7 +220,7 @@ describe("a lesson", () => {
     const { data } = await ask("hand-out.tsx", "action", "/x", of(), { method: "POST" });
     const { printId } = data as { printId: number };
     const after = await ask("hand-out.tsx", "loader", "/x", of());
-    expect(after.data).toMatchObject({ prints: [{ id: printId, revision: 5 }] });
+    expect(after.data).toMatchObject({ prints: [{ id: printId, revision: 7 }] });
     const pdf = async () => {
       const { response } = await ask("print-pdf.ts", "loader", "/x", { ...of(), printId: String(printId) });
       return Buffer.from((await response?.arrayBuffer()) ?? new ArrayBuffer(0));
@@ -227,15 +250,21 @@ describe("a lesson", () => {
         body,
         headers: { "Content-Type": type, "X-File-Name": "take.mp4" },
       });
-    const { data } = await put("the bytes of a film", "video/mp4");
+    const film = smallMp4("pictures");
+    const { data } = await put(new Uint8Array(film), "video/mp4");
     const { file } = data as { file: string };
     expect((await put("a note", "text/plain")).status).toBe(415);
     expect((await put(new Uint8Array(4096), "video/mp4")).status).toBe(413);
     expect((await ask("recording.ts", "action", "/x", none, { method: "PUT" })).status).toBe(404);
     const get = (headers: HeadersInit = {}) => ask("media.ts", "loader", "/x", { file }, { headers });
-    expect(await text((await get()).response)).toBe("the bytes of a film");
-    const part = (await get({ Range: "bytes=4-8" })).response;
-    expect([part?.status, await text(part)]).toEqual([206, "bytes"]);
+    expect(await text((await get()).response)).toBe(film.toString());
+    const part = (await get({ Range: `bytes=${film.length - 8}-` })).response;
+    expect([part?.status, await text(part)]).toEqual([206, "pictures"]);
+    const half = await put(new Uint8Array(film.subarray(0, -3)), "video/mp4");
+    expect([half.status, JSON.stringify(half.data)]).toEqual([
+      422,
+      expect.stringMatching(/take\.mp4.*breaks off/),
+    ]);
     expect((await get({ Range: "bytes=99-" })).status).toBe(416);
     expect((await ask("media.ts", "loader", "/x", { file: "../regulanda.sqlite" })).status).toBe(404);
     // The recording the lesson names is not among them: said, not failed.
@@ -248,11 +277,11 @@ describe("a lesson", () => {
     const { response } = await ask("watch.ts", "loader", "/x", of(), { signal: gone.signal });
     const reader = response?.body?.getReader();
     const heard = async () => new TextDecoder().decode((await reader?.read())?.value);
-    expect(await heard()).toBe("data: 5\n\n");
-    await ask("save.ts", "action", "/x", of(), json({ intent: "undo", base: 5 }));
-    const edit = { intent: "changes", base: 5, changes: [{ id: "lesson", field: "title", value: "Heard" }] };
+    expect(await heard()).toBe("data: 7\n\n");
+    await ask("save.ts", "action", "/x", of(), json({ intent: "undo", base: 7 }));
+    const edit = { intent: "changes", base: 7, changes: [{ id: "lesson", field: "title", value: "Heard" }] };
     await ask("save.ts", "action", "/x", of(), json(edit));
-    expect(await heard()).toBe("data: 6\n\n");
+    expect(await heard()).toBe("data: 8\n\n");
     gone.abort();
     expect((await reader?.read())?.done).toBe(true);
   });
@@ -264,6 +293,35 @@ describe("a lesson", () => {
     expect(response?.headers.get("Content-Type")).toBe("image/svg+xml");
     expect(await text(response)).toMatch(/^<svg /);
   });
+});
+
+test("the passphrase lets in who knows it, to a page of this app alone, and puts guesses off", async () => {
+  expect((await ask("enter.tsx", "loader", "/enter")).response?.headers.get("Location")).toBe("/");
+  const gate = await openGate("reeds along the quay", Buffer.from("a key"));
+  const context = new RouterContextProvider(
+    new Map([[requestContext, { nonce: null, address: "10.0.0.7", secure: true, gate }]]),
+  );
+  expect((await ask("enter.tsx", "loader", "/enter", {}, {}, context)).data).toBeNull();
+  const enter = (passphrase: string, to = "/") =>
+    ask("enter.tsx", "action", `/enter?to=${encodeURIComponent(to)}`, {}, form({ passphrase }), context);
+  const inside = await enter("reeds along the quay", "/lessons/weir/paper?step=a");
+  expect(inside.response?.headers.get("Location")).toBe("/lessons/weir/paper?step=a");
+  const cookie = inside.response?.headers.get("Set-Cookie") ?? "";
+  expect(cookie).toMatch(/HttpOnly/);
+  expect(cookie).toMatch(/Secure/);
+  expect(gate.isInside(cookie.split(";")[0])).toBe(true);
+  for (const elsewhere of [
+    "https://elsewhere.example/",
+    "//elsewhere.example",
+    "/\\elsewhere.example",
+    "javascript:0",
+  ])
+    expect((await enter("reeds along the quay", elsewhere)).response?.headers.get("Location")).toBe("/");
+  const answers: number[] = [];
+  for (let i = 0; i < 8; i++) answers.push((await enter(`guess ${i}`)).status);
+  expect(answers).toEqual([401, 401, 401, 401, 401, 429, 429, 429]);
+  // Put off, also the right one is not looked at.
+  expect((await enter("reeds along the quay")).status).toBe(429);
 });
 
 test("any other address is answered in words", async () => {

@@ -10,7 +10,7 @@ import { blankLesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { type Db, openDatabase } from "../../server/db/database.server.ts";
 import { takes } from "../../server/db/schema.ts";
-import { FileTooLarge, findFile, storeFile } from "../../server/files/store.server.ts";
+import { FileTooLarge, findFile, NoRecording, storeFile } from "../../server/files/store.server.ts";
 import {
   createLesson,
   findLesson,
@@ -23,6 +23,7 @@ import {
 } from "../../server/lessons.server.ts";
 import { listPrints, logPrint } from "../../server/prints.server.ts";
 import { listShelf, setPutAway } from "../../server/shelf.server.ts";
+import { smallMp4 } from "./small-recordings.ts";
 
 const onShelf = (of: Db) => listShelf({ most: 100 }, of).lessons.map((l) => l.id);
 
@@ -137,9 +138,15 @@ describe("lessons", () => {
 describe("files", () => {
   test("are kept under a name of their content; past the limit nothing is left behind", async () => {
     const about = { originalName: "take.mp4", mediaType: "video/mp4" };
-    const file = await storeFile(Readable.from([Buffer.from("a take")]), about, 100, db, folder);
-    expect(await storeFile(Readable.from([Buffer.from("a take")]), about, 100, db, folder)).toBe(file);
-    expect(await findFile(file, db, folder)).toMatchObject({ bytes: 6, mediaType: "video/mp4" });
+    const take = smallMp4("a take");
+    const { file, fresh } = await storeFile(Readable.from([take]), about, 100, db, folder);
+    expect(fresh).toBe(true);
+    expect(await storeFile(Readable.from([take]), about, 100, db, folder)).toEqual({ file, fresh: false });
+    expect(await findFile(file, db, folder)).toMatchObject({ bytes: take.length, mediaType: "video/mp4" });
+    for (const none of [Buffer.alloc(0), take.subarray(0, 30), Buffer.from("a note")])
+      await expect(storeFile(Readable.from([none]), about, 100, db, folder)).rejects.toBeInstanceOf(
+        NoRecording,
+      );
     await expect(
       storeFile(Readable.from([Buffer.alloc(60), Buffer.alloc(60)]), about, 100, db, folder),
     ).rejects.toBeInstanceOf(FileTooLarge);

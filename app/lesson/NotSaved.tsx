@@ -1,0 +1,43 @@
+import { Button } from "@mantine/core";
+import { countOf } from "#core/base";
+import { serialiseLesson } from "#core/lesson";
+import { downloadText } from "../ui/download-text.ts";
+import styles from "./LessonFrame.module.css";
+import type { LessonEditor } from "./use-lesson-editor.ts";
+
+/** That edits wait to be saved, why, what becomes of them, and what can be done meanwhile. */
+export function NotSaved({
+  editor,
+  trouble,
+}: {
+  editor: LessonEditor;
+  trouble: NonNullable<LessonEditor["trouble"]>;
+}) {
+  const { reason, message, waiting, kept } = trouble;
+  const wait = `${countOf(waiting, "edit")} ${waiting === 1 ? "waits" : "wait"}`;
+  const where = kept ? "kept in this browser" : "as long as this window stays open";
+  return (
+    <div className={styles.notice} role="alert">
+      <p className={styles.trouble}>
+        <b>{message}</b> {wait}, {where}; {reason === "missing" ? AS_ITS_OWN : "sent again by itself."}
+      </p>
+      {reason === "signed-out" ? (
+        <Button size="compact-sm" component="a" href="/enter" target="_blank">
+          Enter the passphrase
+        </Button>
+      ) : null}
+      <Button size="compact-sm" variant={reason === "missing" ? "default" : "filled"} onClick={editor.retry}>
+        Try again
+      </Button>
+      <Button
+        size="compact-sm"
+        variant={reason === "missing" ? "filled" : "default"}
+        onClick={() => downloadText(`${editor.lessonId}.json`, serialiseLesson(editor.lesson))}
+      >
+        Take out a copy
+      </Button>
+    </div>
+  );
+}
+
+const AS_ITS_OWN = "take out a copy, and bring it in on the shelf as a lesson of its own.";

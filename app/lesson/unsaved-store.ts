@@ -1,0 +1,71 @@
+import type { Op, UnsavedStore } from "./save-line.ts";
+
+/**
+ * Keeps a lesson's unsaved edits in this browser. Every window has a place of its own, named in what it keeps for itself,
+ * and holds a lock of that name as long as it is there (W3C, Web Locks API): what lies at a place without its window was left
+ * by one that was closed or reloaded, and is taken up.
+ */
+export function browserStore(lessonId: string): UnsavedStore {
+  const prefix = `regulanda-unsaved/${lessonId}/`;
+  let place: string | null = null;
+  return {
+    adopt: async () => {
+      const own = sessionStorage.getItem("regulanda-window") ?? newWindow();
+      // A copied window has its original's name.
+      place = (await hold(prefix + own)) ? prefix + own : prefix + newWindow();
+      const left = [place, ...placesOf(prefix).filter((p) => p !== place)];
+      const found: Op[] = [];
+      for (const at of left) {
+        if (at !== place && !(navigator.locks && (await hold(at)))) continue;
+        found.push(...readAt(at));
+        if (at !== place) localStorage.removeItem(at);
+      }
+      return found;
+    },
+    keep: (unsaved) => {
+      // Before its place is known nothing has been sent, and all is kept a moment later.
+      if (place === null) return true;
+      try {
+        if (unsaved.length === 0) localStorage.removeItem(place);
+        else localStorage.setItem(place, JSON.stringify(unsaved));
+        return true;
+      } catch {
+        // More than the browser keeps: an hour of words, for example.
+        return false;
+      }
+    },
+  };
+}
+
+function newWindow(): string {
+  const name = crypto.getRandomValues(new Uint32Array(2)).join("-");
+  sessionStorage.setItem("regulanda-window", name);
+  return name;
+}
+
+function placesOf(prefix: string): string[] {
+  return Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? "").filter((k) =>
+    k.startsWith(prefix),
+  );
+}
+
+function readAt(place: string): Op[] {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(place) ?? "[]");
+    return Array.isArray(kept) ? (kept as Op[]) : [];
+  } catch {
+    return [];
+  }
+}
+
+/** Holds a name until this window goes; false when another window holds it. */
+function hold(name: string): Promise<boolean> {
+  // Pages that come over plain HTTP from another machine have no locks; there only a reload is taken up.
+  if (!navigator.locks) return Promise.resolve(true);
+  return new Promise((held) => {
+    void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
+      held(lock !== null);
+      return lock ? new Promise(() => {}) : undefined;
+    });
+  });
+}

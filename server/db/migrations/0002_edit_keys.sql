@@ -1,0 +1,3 @@
+ALTER TABLE `revisions` ADD `edit_key` text;--> statement-breakpoint
+CREATE UNIQUE INDEX `revisions_by_key` ON `revisions` (`lesson_id`,`edit_key`);--> statement-breakpoint
+ALTER TABLE `set_aside` ADD `edit_key` text;

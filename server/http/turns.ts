@@ -1,0 +1,60 @@
+import PQueue from "p-queue";
+import { LONGEST_WAIT_MS, TURNS } from "../limits.ts";
+
+export type Lane = keyof typeof TURNS;
+
+/** Which turn a request waits for, by its method and path. */
+export function laneOf(method: string, path: string): Lane {
+  if (/^\/lessons\/[^/]+\/watch$/.test(path)) return "watch";
+  if (method === "PUT" || path.startsWith("/media/") || /^\/lessons\/[^/]+\/bundle$/.test(path))
+    return "stream";
+  return method === "GET" || method === "HEAD" ? "read" : "write";
+}
+
+/** Whose turn it is: so many of a kind at once, so many waiting, the rest refused at once. */
+export interface Turns {
+  /**
+   * Waits for a turn; what is returned ends it. Null when none can be had in time, or when `gone` says that nobody waits
+   * any more.
+   */
+  take(lane: Lane, gone: AbortSignal): Promise<(() => void) | null>;
+}
+
+export function openTurns(
+  most: Readonly<Record<Lane, { atOnce: number; waiting: number }>> = TURNS,
+  longestMs = LONGEST_WAIT_MS,
+): Turns {
+  const queues = new Map<Lane, PQueue>();
+  return {
+    take: (lane, gone) => {
+      const { atOnce, waiting } = most[lane];
+      const queue = queues.get(lane) ?? new PQueue({ concurrency: atOnce });
+      queues.set(lane, queue);
+      if (queue.pending >= atOnce && queue.size >= waiting) return Promise.resolve(null);
+      return new Promise((resolve) => {
+        const giveUp = new AbortController();
+        const leave = () => giveUp.abort();
+        const timer = setTimeout(leave, longestMs);
+        gone.addEventListener("abort", leave, { once: true });
+        if (gone.aborted) leave();
+        const settled = () => {
+          clearTimeout(timer);
+          gone.removeEventListener("abort", leave);
+        };
+        queue
+          .add(
+            () => {
+              // From here on its end is the asker's to tell: a turn that lasts is not one that waits.
+              settled();
+              return new Promise<void>((end) => resolve(end));
+            },
+            { signal: giveUp.signal },
+          )
+          .catch(() => {
+            settled();
+            resolve(null);
+          });
+      });
+    },
+  };
+}

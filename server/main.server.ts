@@ -1,0 +1,26 @@
+import { join } from "node:path";
+import * as build from "virtual:react-router/server-build";
+import { createRequestHandler } from "@react-router/express";
+import { RouterContextProvider, type ServerBuild } from "react-router";
+import { openFrontDoor } from "./http/front-door.server.ts";
+import { requestContext } from "./http/request-context.ts";
+import { openTurns } from "./http/turns.ts";
+import { start } from "./running/start.server.ts";
+
+const log = process.env.REGULANDA_LOG === "off" ? {} : { log: (line: string) => process.stdout.write(line) };
+
+await start(({ addresses, gate }) =>
+  openFrontDoor({
+    names: addresses.names,
+    gate,
+    turns: openTurns(),
+    clientFolder: join(import.meta.dirname, "../client"),
+    ...log,
+    answer: (context) =>
+      createRequestHandler({
+        build: build as ServerBuild,
+        mode: "production",
+        getLoadContext: () => new RouterContextProvider(new Map([[requestContext, context]])),
+      }),
+  }),
+);
