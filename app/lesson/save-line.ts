@@ -78,23 +78,26 @@ export function openSaveLine(revision: number, { send, store, newKey, later }: S
   let state: LineState = { unsaved: [], landed: [], trouble: null, revision, kept: true };
   let events: LineEvents = { onRefused: () => {}, onConflict: () => {}, onMerged: () => {} };
   const listeners = new Set<() => void>();
-  let busy = true;
+  let adopted = false;
+  let busy = false;
   let waitMs = FIRST_RETRY_MS;
   let round = 0;
 
   const set = (next: Partial<LineState>) => {
     const unsaved = next.unsaved ?? state.unsaved;
-    // The first one's base has to be known to whoever takes it up again.
-    const kept = next.unsaved
-      ? store.keep(unsaved.map((op, i) => (i === 0 ? { base: state.revision, ...op } : op)))
-      : state.kept;
+    // What an earlier window left must not be written over before it is taken up. The first one's base has to be known to
+    // whoever takes it up again.
+    const kept =
+      next.unsaved && adopted
+        ? store.keep(unsaved.map((op, i) => (i === 0 ? { base: state.revision, ...op } : op)))
+        : state.kept;
     state = { ...state, ...next, kept };
     for (const listener of listeners) listener();
   };
 
   const go = async (): Promise<void> => {
     const [op] = state.unsaved;
-    if (busy || !op || state.trouble) return;
+    if (busy || !adopted || !op || state.trouble) return;
     busy = true;
     const base = op.base ?? state.revision;
     const answer = await send(base, op);
@@ -152,8 +155,8 @@ export function openSaveLine(revision: number, { send, store, newKey, later }: S
   };
 
   void store.adopt().then((left) => {
-    busy = false;
-    if (left.length > 0) set({ unsaved: [...left, ...state.unsaved] });
+    adopted = true;
+    if (left.length + state.unsaved.length > 0) set({ unsaved: [...left, ...state.unsaved] });
     void go();
   });
 

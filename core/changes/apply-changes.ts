@@ -189,6 +189,8 @@ function setField(draft: DraftOf, base: readonly string[], change: Change): Chan
   // Anchors come and go by step id; every other field of the document always has a value, be it null.
   const comesAndGoes = fields.length > 1 && fields[fields.length - 2] === "anchors";
   const leaves = !Array.isArray(parent) && (comesAndGoes || MAY_BE_LEFT_OUT.has(last));
+  // Taken back, a field that is none would stay as an empty one.
+  if (before === undefined && !leaves) return `${change.id} has no field "${change.field}"`;
   if (leaves && change.value === null) draft.leaveOut(path);
   else draft.set(path, change.value);
   return [{ ...change, value: before ?? null }];

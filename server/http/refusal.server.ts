@@ -28,11 +28,18 @@ export function refusalOf(error: unknown): Refusal | null {
   const { message } = error instanceof Error ? error : { message: "" };
   if (error instanceof BodyTooLarge) return { status: 413, reason: "too-large", message };
   if (error instanceof NotKept) return { status: 422, reason: "unreadable", message };
-  if (error instanceof BodyBrokeOff) return { status: 400, reason: "broken-off", message };
+  if (error instanceof BodyBrokeOff || isBrokenLine(error))
+    return { status: 400, reason: "broken-off", message: new BodyBrokeOff().message };
   if (error instanceof TooBusy || error instanceof TookTooLong)
     return { status: 503, reason: "busy", message };
   const trouble: StoreTrouble | null = troubleOf(error);
   return trouble && { status: STATUS[trouble.reason], reason: trouble.reason, message: trouble.message };
+}
+
+/** The sender went away in the middle; nobody is left to hear of it. */
+function isBrokenLine(error: unknown): boolean {
+  const code = (error as { code?: unknown } | null)?.code;
+  return code === "ECONNRESET" || code === "ERR_STREAM_PREMATURE_CLOSE" || code === "ABORT_ERR";
 }
 
 /** The same, where a fault of the program has to be answered too: it is logged, and said without its inner words. */
