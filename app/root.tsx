@@ -7,7 +7,15 @@ import "@fontsource/alegreya-sans/latin-800.css";
 import "./ui/app.css";
 import { ColorSchemeScript, MantineProvider, mantineHtmlProps } from "@mantine/core";
 import type { ReactNode } from "react";
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useLocation,
+} from "react-router";
 import type { Route } from "./+types/root";
 import { ErrorPage } from "./ui/ErrorPage.tsx";
 import { useNonce } from "./ui/nonce.ts";
@@ -47,11 +55,19 @@ export default function App() {
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const { pathname, search } = useLocation();
   if (isRouteErrorResponse(error)) {
     const said =
       typeof error.data === "string" && error.data !== "" ? error.data : "There is nothing at this address.";
     if (error.status === 401)
-      return <ErrorPage title="The passphrase is asked for" message={said} to="/enter" where="Enter it" />;
+      return (
+        <ErrorPage
+          title="The passphrase is asked for"
+          message={said}
+          to={`/enter?to=${encodeURIComponent(pathname + search)}`}
+          where="Enter it"
+        />
+      );
     return <ErrorPage title={error.status === 404 ? "Not found" : "That did not work"} message={said} />;
   }
   return (

@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import { countOf } from "#core/base";
+import { countOf, sentenceCase } from "#core/base";
 import { serialiseLesson } from "#core/lesson";
 import { downloadText } from "../ui/download-text.ts";
 import styles from "./LessonFrame.module.css";
@@ -14,7 +14,7 @@ export function NotSaved({
   trouble: NonNullable<LessonEditor["trouble"]>;
 }) {
   const { reason, message, waiting, kept } = trouble;
-  const wait = `${countOf(waiting, "edit")} ${waiting === 1 ? "waits" : "wait"}`;
+  const wait = sentenceCase(`${countOf(waiting, "edit")} ${waiting === 1 ? "waits" : "wait"}`);
   const where = kept ? "kept in this browser" : "as long as this window stays open";
   return (
     <div className={styles.notice} role="alert">

@@ -95,9 +95,10 @@ export function openSaveLine(revision: number, { send, store, newKey, later }: S
     for (const listener of listeners) listener();
   };
 
-  const go = async (): Promise<void> => {
+  const go = async (again = false): Promise<void> => {
     const [op] = state.unsaved;
-    if (busy || !adopted || !op || state.trouble) return;
+    // What is in the way is said until it is known to have gone.
+    if (busy || !adopted || !op || (state.trouble && !again)) return;
     busy = true;
     const base = op.base ?? state.revision;
     const answer = await send(base, op);
@@ -107,6 +108,7 @@ export function openSaveLine(revision: number, { send, store, newKey, later }: S
       case "saved":
         waitMs = FIRST_RETRY_MS;
         set({
+          trouble: null,
           unsaved: others,
           landed: [...state.landed, { op, revision: answer.revision }],
           revision: Math.max(state.revision, answer.revision),
@@ -114,19 +116,22 @@ export function openSaveLine(revision: number, { send, store, newKey, later }: S
         if (answer.merged) events.onMerged(answer.revision);
         break;
       case "refused":
-        set({ unsaved: others });
+        set({ trouble: null, unsaved: others });
         events.onRefused(answer.findings);
         break;
       case "conflict":
         // What was made on top of the refused edit is kept aside with it, or laid over what was saved, as it fits.
-        set({ unsaved: others.flatMap((o) => (o.intent === "changes" ? [{ base, ...o }] : [])) });
+        set({
+          trouble: null,
+          unsaved: others.flatMap((o) => (o.intent === "changes" ? [{ base, ...o }] : [])),
+        });
         events.onConflict(answer.message);
         break;
       case "failed":
       case "missing":
         if (answer.kind === "failed" && (answer.reason === "too-large" || answer.reason === "unreadable")) {
           // Sent again it would be refused again, and hold up all the others.
-          set({ unsaved: others });
+          set({ trouble: null, unsaved: others });
           events.onRefused([
             { code: "not-saved", severity: "fault", about: "lesson", message: answer.message, numbers: {} },
           ]);
@@ -135,7 +140,7 @@ export function openSaveLine(revision: number, { send, store, newKey, later }: S
         set({
           trouble: { reason: answer.kind === "missing" ? "missing" : answer.reason, message: answer.message },
         });
-        again();
+        tryLater();
         return;
     }
     void go();
@@ -143,10 +148,9 @@ export function openSaveLine(revision: number, { send, store, newKey, later }: S
 
   const retry = () => {
     round++;
-    if (state.trouble) set({ trouble: null });
-    void go();
+    void go(true);
   };
-  const again = () => {
+  const tryLater = () => {
     const mine = ++round;
     later(waitMs, () => {
       if (mine === round) retry();

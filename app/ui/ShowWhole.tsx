@@ -17,7 +17,12 @@ export function ShowWhole() {
     var read = new Promise(function (done) { document.addEventListener("DOMContentLoaded", done); });
     var lettered = Promise.all(${JSON.stringify(FACES)}.map(function (face) { return document.fonts.load(face); }));
     var waited = new Promise(function (done) { setTimeout(done, ${LONGEST_WAIT_MS}); });
-    var show = function () { delete root.dataset.coming; };
+    var show = function () {
+      delete root.dataset.coming;
+      // What is not shown yet cannot be typed into: the browser has passed over it.
+      var first = document.querySelector("[autofocus]");
+      if (first && document.activeElement === document.body) first.focus();
+    };
     Promise.race([Promise.all([read, lettered]), waited]).then(show, show);
   })();`;
   // biome-ignore lint/security/noDangerouslySetInnerHtml: our own words, run before anything of the page is drawn

@@ -114,10 +114,13 @@ function largestBody(req: Request): number {
   return req.is("application/json") ? LARGEST_SAVE_BYTES : LARGEST_FORM_BYTES;
 }
 
+/** Where the passphrase is entered, and which scripts belong to which page: what is in those is the app's own. */
+const OPEN = /^\/(enter(\.data)?|__manifest)$/;
+
 /** Lets in whoever has a session; a page that is asked for leads to where the passphrase is entered. */
 function guarded(gate: Gate): RequestHandler {
   return (req, res, next) => {
-    if (/^\/enter(\.data)?$/.test(req.path) || gate.isInside(req.headers.cookie)) return next();
+    if (OPEN.test(req.path) || gate.isInside(req.headers.cookie)) return next();
     const page =
       req.method === "GET" && !req.path.endsWith(".data") && req.headers.accept?.includes("text/html");
     if (page) res.redirect(303, `/enter?to=${encodeURIComponent(req.originalUrl)}`);

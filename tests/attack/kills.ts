@@ -54,7 +54,7 @@ export async function kills(count: number, seed: number): Promise<void> {
         await new Promise((later) => setTimeout(later, 20));
       }
     })();
-    await new Promise((later) => setTimeout(later, 40 + chance() * 260));
+    await new Promise((later) => setTimeout(later, 150 + chance() * 600));
     await server.kill();
     going = false;
     await Promise.all([edits, uploads, imports]);

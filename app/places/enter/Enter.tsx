@@ -17,6 +17,7 @@ export function Enter({ problem }: { problem: string | null }) {
           description="Whoever looks after this server knows it."
           size="md"
           required
+          withAsterisk={false}
           autoFocus
           maxLength={500}
           autoComplete="current-password"
