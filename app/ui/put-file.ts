@@ -7,14 +7,20 @@ export function putFile<Answer>(
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();
     request.open("PUT", url);
-    request.setRequestHeader("Content-Type", file.type);
+    request.setRequestHeader("Content-Type", file.type || "application/octet-stream");
     request.setRequestHeader("X-File-Name", encodeURIComponent(file.name));
     request.upload.onprogress = (e) => onProgress(e.total > 0 ? e.loaded / e.total : 0);
     request.onload = () => {
       try {
         resolve(JSON.parse(request.responseText) as Answer);
       } catch {
-        resolve({ problem: `"${file.name}" was not stored: the server answered ${request.status}.` });
+        // What stands before the place that takes files answers in plain words.
+        const said = request.getResponseHeader("Content-Type")?.startsWith("text/plain")
+          ? request.responseText
+          : "";
+        resolve({
+          problem: `"${file.name}" was not stored. ${said || `The server answered ${request.status}.`}`,
+        });
       }
     };
     request.onerror = () =>

@@ -1,4 +1,11 @@
 import type { Finding } from "../base/index.ts";
+import type { Cue } from "./cue.ts";
+
+/** What a format's reader makes of a file: cues as they stand in it, and what was lost or mended, with its line. */
+export interface CuesRead {
+  readonly cues: readonly Omit<Cue, "id">[];
+  readonly findings: readonly Finding[];
+}
 
 /** That a cue of a caption file was left out, where, and why. */
 export function skippedCue(line: number, why: string, what = "Line"): Finding {

@@ -1,8 +1,7 @@
 import type { Finding } from "../base/index.ts";
-import { mendedCue, shortened, skippedCue } from "./caption-findings.ts";
+import { type CuesRead, mendedCue, shortened, skippedCue } from "./caption-findings.ts";
 import { parseCaptionTime } from "./caption-time.ts";
 import type { Cue } from "./cue.ts";
-import type { CuesRead } from "./read-captions.ts";
 import { readCueText } from "./read-cue-text.ts";
 
 /** How often progress is told. */

@@ -1,4 +1,5 @@
 import { countOf, type Finding, type Parsed } from "../base/index.ts";
+import type { CuesRead } from "./caption-findings.ts";
 import { LATEST_MS } from "./caption-time.ts";
 import { type Cue, MOST_CUES, MOST_SPOKEN_CHARS } from "./cue.ts";
 import { readBlocks } from "./read-blocks.ts";
@@ -9,12 +10,6 @@ export type CaptionFormat = "WebVTT" | "SubRip" | "text with times" | "JSON";
 export interface Captions {
   readonly format: CaptionFormat;
   readonly cues: readonly Cue[];
-}
-
-/** What a format's reader makes of a file: cues as they stand in it, and what was lost or mended, with its line. */
-export interface CuesRead {
-  readonly cues: readonly Omit<Cue, "id">[];
-  readonly findings: readonly Finding[];
 }
 
 /** A file with more faults than this is told about by these and a count. */

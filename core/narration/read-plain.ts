@@ -1,5 +1,5 @@
 import type { Finding } from "../base/index.ts";
-import { skippedCue as skipped } from "./caption-findings.ts";
+import { type CuesRead, skippedCue as skipped } from "./caption-findings.ts";
 import { LATEST_MS, parseCaptionTime } from "./caption-time.ts";
 import type { Cue } from "./cue.ts";
 
@@ -21,7 +21,7 @@ export function looksStamped(lines: readonly string[]): boolean {
 }
 
 /** Reads plain text whose lines begin with times; lines without one go on with the cue before. */
-export function readStamped(lines: readonly string[]): { cues: PlainCue[]; findings: Finding[] } {
+export function readStamped(lines: readonly string[]): CuesRead {
   const findings: Finding[] = [];
   const rough: { line: number; startMs: number; said: string[] }[] = [];
   for (const [i, line] of lines.entries()) {
@@ -73,7 +73,7 @@ function parseStamp(text: string): number | null {
  * Reads JSON with words or cues: an array, or an object with `words`, `cues` or `segments`, each with its text and its
  * start and end as seconds or as ms (`startMs`, `endMs`). Words are gathered into cues at silences and full stops.
  */
-export function readJsonWords(text: string): { cues: PlainCue[]; findings: Finding[] } | null {
+export function readJsonWords(text: string): CuesRead | null {
   let data: unknown;
   try {
     data = JSON.parse(text);

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import compression from "compression";
 import express, { type NextFunction, type Request, type RequestHandler, type Response } from "express";
 import morgan from "morgan";
-import { LARGEST_BUNDLE_BYTES, LARGEST_FORM_BYTES, LARGEST_SAVE_BYTES } from "../limits.ts";
+import { LARGEST_BUNDLE_BYTES, LARGEST_SAVE_BYTES } from "../limits.ts";
 import type { Gate } from "./passphrase.server.ts";
 import type { RequestContext } from "./request-context.ts";
 import { securityHeaders } from "./security-headers.ts";
@@ -109,9 +109,9 @@ function hasBody(req: Request): boolean {
   return req.headers["transfer-encoding"] !== undefined || Number(req.headers["content-length"] ?? 0) > 0;
 }
 
+/** Forms and files are counted as they are read, and refused in their page's own words; an edit can be refused unread. */
 function largestBody(req: Request): number {
-  if (req.method === "PUT") return LARGEST_BUNDLE_BYTES;
-  return req.is("application/json") ? LARGEST_SAVE_BYTES : LARGEST_FORM_BYTES;
+  return req.is("application/json") ? LARGEST_SAVE_BYTES : LARGEST_BUNDLE_BYTES;
 }
 
 /** Where the passphrase is entered, and which scripts belong to which page: what is in those is the app's own. */

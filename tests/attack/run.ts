@@ -7,6 +7,7 @@ import { kills } from "./kills.ts";
 import { load, soak } from "./load.ts";
 import { races } from "./races.ts";
 import { found } from "./report.ts";
+import { slowUpload, teachers } from "./teachers.ts";
 import { values } from "./values.ts";
 
 const { values: given } = parseArgs({
@@ -14,8 +15,9 @@ const { values: given } = parseArgs({
     kills: { type: "string", default: "100" },
     soak: { type: "string", default: "180" },
     values: { type: "string", default: "20000" },
+    slow: { type: "string", default: "330" },
     seed: { type: "string", default: "9" },
-    only: { type: "string", default: "values,doors,races,disk,load,kills,soak" },
+    only: { type: "string", default: "values,doors,races,disk,load,teachers,kills,soak" },
   },
 });
 const seed = Number(given.seed);
@@ -27,6 +29,9 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   load,
   kills: () => kills(Number(given.kills), seed),
   soak: () => soak(Number(given.soak)),
+  teachers,
+  // Longer than anybody waits for the rest: only when it is asked for.
+  slow: () => slowUpload(Number(given.slow)),
 };
 for (const name of given.only.split(",")) {
   const attack = PARTS[name];

@@ -153,7 +153,7 @@ test.describe("an edit that cannot be saved", () => {
     page,
   }) => {
     // SQLite's own limit of a database's size stands for the disk.
-    const o = await own({ REGULANDA_LARGEST_DATABASE_MB: "0.3" });
+    const o = await own({ REGULANDA_LARGEST_DATABASE_MB: "0.24" });
     try {
       await atTheCrate(page, o);
       await expect(async () => {

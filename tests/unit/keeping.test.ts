@@ -63,6 +63,10 @@ const trouble = (work: () => unknown): string => {
   }
   return "none";
 };
+const storeTake = async () => {
+  const about = { originalName: "weir.mp4", mediaType: "video/mp4" };
+  return (await storeFile(Readable.from([smallMp4("weir")]), about, 1000, db, folder)).file;
+};
 const DATABASE = () => join(folder, "regulanda.sqlite");
 
 describe("a database that cannot be used is named, never shown as an empty shelf", () => {
@@ -223,13 +227,7 @@ describe("backup", () => {
   const into = () => join(folder, "away");
 
   test("is whole while the lessons are being worked on, and brings them back with their recordings", async () => {
-    const { file } = await storeFile(
-      Readable.from([smallMp4("weir")]),
-      { originalName: "weir.mp4", mediaType: "video/mp4" },
-      1000,
-      db,
-      folder,
-    );
+    const file = await storeTake();
     const id = createLesson(blankLesson("Weir", "mm"), db);
     const stored = findLesson(id, db);
     if (!stored) throw new Error("no lesson");
@@ -261,13 +259,7 @@ describe("backup", () => {
   });
 
   test("a copy of a day comes back alone; a recording that is nowhere any more is named", async () => {
-    await storeFile(
-      Readable.from([smallMp4("weir")]),
-      { originalName: "weir.mp4", mediaType: "video/mp4" },
-      1000,
-      db,
-      folder,
-    );
+    await storeTake();
     createLesson(blankLesson("Weir", "mm"), db);
     const copy = await copyOfDay(folder);
     db.$client.close();
@@ -288,13 +280,7 @@ describe("backup", () => {
 });
 
 test("what uploads left behind is cleared away, and nothing else", async () => {
-  const { file } = await storeFile(
-    Readable.from([smallMp4("weir")]),
-    { originalName: "weir.mp4", mediaType: "video/mp4" },
-    1000,
-    db,
-    folder,
-  );
+  const file = await storeTake();
   for (const name of [".incoming-1", ".incoming-2"]) writeFileSync(join(folder, "files", name), "half");
   expect(await sweepIncoming(folder)).toBe(2);
   expect(readdirSync(join(folder, "files"))).toEqual([file]);
