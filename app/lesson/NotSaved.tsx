@@ -16,10 +16,11 @@ export function NotSaved({
   const { reason, message, waiting, kept } = trouble;
   const wait = sentenceCase(`${countOf(waiting, "edit")} ${waiting === 1 ? "waits" : "wait"}`);
   const where = kept ? "kept in this browser" : "as long as this window stays open";
+  const again = waiting === 1 ? "It is sent again by itself." : "They are sent again by themselves.";
   return (
     <div className={styles.notice} role="alert">
       <p className={styles.trouble}>
-        <b>{message}</b> {wait}, {where}; {reason === "missing" ? AS_ITS_OWN : "sent again by itself."}
+        <b>{message}</b> {wait}, {where}. {reason === "missing" ? AS_ITS_OWN : again}
       </p>
       {reason === "signed-out" ? (
         <Button size="compact-sm" component="a" href="/enter" target="_blank">
@@ -40,4 +41,4 @@ export function NotSaved({
   );
 }
 
-const AS_ITS_OWN = "take out a copy, and bring it in on the shelf as a lesson of its own.";
+const AS_ITS_OWN = "Take out a copy, and bring it in on the shelf as a lesson of its own.";

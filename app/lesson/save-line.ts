@@ -158,7 +158,8 @@ export function openSaveLine(revision: number, { send, store, newKey, later }: S
     waitMs = Math.min(LAST_RETRY_MS, waitMs * 2);
   };
 
-  void store.adopt().then((left) => {
+  const taken = store.adopt().catch((): readonly Op[] => []);
+  void taken.then((left) => {
     adopted = true;
     if (left.length + state.unsaved.length > 0) set({ unsaved: [...left, ...state.unsaved] });
     void go();

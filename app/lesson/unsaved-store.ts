@@ -10,22 +10,25 @@ export function browserStore(lessonId: string): UnsavedStore {
   let place: string | null = null;
   return {
     adopt: async () => {
-      const own = sessionStorage.getItem("regulanda-window") ?? newWindow();
-      // A copied window has its original's name.
-      place = (await hold(prefix + own)) ? prefix + own : prefix + newWindow();
-      const left = [place, ...placesOf(prefix).filter((p) => p !== place)];
-      const found: Op[] = [];
-      for (const at of left) {
-        if (at !== place && !(navigator.locks && (await hold(at)))) continue;
-        found.push(...readAt(at));
-        if (at !== place) localStorage.removeItem(at);
+      try {
+        const own = sessionStorage.getItem("regulanda-window") ?? newWindow();
+        // A copied window has its original's name.
+        place = (await hold(prefix + own)) ? prefix + own : prefix + newWindow();
+        const found = readAt(place);
+        for (const at of placesOf(prefix)) {
+          if (at === place || !navigator.locks || !(await hold(at))) continue;
+          found.push(...readAt(at));
+          localStorage.removeItem(at);
+        }
+        return found;
+      } catch {
+        // A browser that keeps nothing for this page: edits are sent all the same.
+        return [];
       }
-      return found;
     },
     keep: (unsaved) => {
-      // Before its place is known nothing has been sent, and all is kept a moment later.
-      if (place === null) return true;
       try {
+        if (place === null) return unsaved.length === 0;
         if (unsaved.length === 0) localStorage.removeItem(place);
         else localStorage.setItem(place, JSON.stringify(unsaved));
         return true;

@@ -55,6 +55,8 @@ export async function storeFile(
   db: Db = database(),
   folder = dataFolder(),
 ): Promise<Stored> {
+  // One that breaks before it is read from must not be an error that nobody hears: that ends the server.
+  source.on("error", () => {});
   const hash = createHash("sha256");
   let bytes = 0;
   const count = limited(limitBytes, (chunk) => {

@@ -69,7 +69,12 @@ export function openFrontDoor({ names, gate, turns, clientFolder, answer, log }:
     express.static(join(clientFolder, "assets"), { ...files, immutable: true, maxAge: "1y" }),
   );
   app.use(express.static(clientFolder, { ...files, maxAge: "1h" }));
-  if (gate) app.use(guarded(gate));
+  if (gate)
+    app.use(guarded(gate), (_req, res, next) => {
+      // What is behind a passphrase is nobody else's to keep.
+      res.set("Vary", "Cookie");
+      next();
+    });
   app.use((req, res, next) => {
     const limit = largestBody(req);
     if (Number(req.headers["content-length"] ?? 0) <= limit) next();

@@ -24,7 +24,7 @@ export async function teachers(): Promise<void> {
   const names = ["quay-crates", "ticket-kiosk", "glasshouse", "crane-tower"];
   const lessons: { id: string; revision: number }[] = [];
   let served = 0;
-  for (const many of [10, 20, 40, 80]) {
+  for (const many of [10, 20, 40, 80, 160]) {
     while (lessons.length < many)
       lessons.push({ id: await bringIn(home, DEMO(names[lessons.length % 4] ?? "")), revision: 1 });
     await later(3000);

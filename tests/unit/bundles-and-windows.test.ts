@@ -1,6 +1,16 @@
-import { createWriteStream, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import {
+  createWriteStream,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  readlinkSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
@@ -11,7 +21,7 @@ import { blankLesson } from "#core/lesson";
 import { readBundle, writeBundle } from "../../server/bundles.server.ts";
 import { type Db, openDatabase } from "../../server/db/database.server.ts";
 import { listDemos, putDemoOnShelf, readDemo } from "../../server/demos.server.ts";
-import { findFile } from "../../server/files/store.server.ts";
+import { findFile, storeFile } from "../../server/files/store.server.ts";
 import { touchEachOther } from "../../server/lessons/merge-changes.ts";
 import {
   createLesson,
@@ -23,6 +33,7 @@ import {
 import { listShelf } from "../../server/shelf.server.ts";
 import { hearSaved } from "../../server/watch.server.ts";
 import { lesson, put, views } from "./put-down.ts";
+import { box, smallMp4 } from "./small-recordings.ts";
 
 const onShelf = (of: Db) => listShelf({ most: 100 }, of).lessons.map((l) => l.id);
 
@@ -45,9 +56,10 @@ async function bundleOf(id: string): Promise<string> {
   return path;
 }
 
-async function zipOf(files: Readonly<Record<string, string>>): Promise<string> {
+async function zipOf(files: Readonly<Record<string, string | Buffer>>): Promise<string> {
   const zip = new ZipFile();
-  for (const [name, text] of Object.entries(files)) zip.addBuffer(Buffer.from(text), name);
+  for (const [name, text] of Object.entries(files))
+    zip.addBuffer(Buffer.isBuffer(text) ? text : Buffer.from(text), name);
   zip.end();
   const path = join(home ?? "", "made.zip");
   await pipeline(zip.outputStream as unknown as NodeJS.ReadableStream, createWriteStream(path));
@@ -100,6 +112,87 @@ describe("a bundle", () => {
   });
 });
 
+describe("a bundle that is not what it says", () => {
+  const demo = listDemos()
+    .map((d) => readDemo(d.name))
+    .find((l) => l.takes.some((t) => t.video));
+  const named = (...files: string[]) => {
+    const [take] = demo?.takes ?? [];
+    const takes = files.map((file, i) => ({
+      ...take,
+      id: `take-${i}`,
+      video: take?.video && { ...take.video, file },
+    }));
+    return JSON.stringify({ ...demo, takes, currentTake: "take-0" });
+  };
+  const kept = () => {
+    const files = join(away ?? "", "files");
+    return existsSync(files) ? readdirSync(files).sort() : [];
+  };
+  const refused = async (files: Readonly<Record<string, string | Buffer>>, said: RegExp) => {
+    const before = [kept(), onShelf(other)];
+    const answer = await readBundle(await zipOf(files), "bad.zip", other, away);
+    expect("problems" in answer && answer.problems.join(" ")).toMatch(said);
+    expect([kept(), onShelf(other)]).toEqual(before);
+  };
+
+  test("unpacks to many times its size", async () => {
+    const film = Buffer.concat([smallMp4("x"), box("free", Buffer.alloc(3 * 1024 ** 2))]);
+    await refused({ "lesson.json": named("takes/a.mp4"), "takes/a.mp4": film }, /20 times its size/);
+    await refused({ "lesson.json": Buffer.alloc(9 * 1024 ** 2, 32) }, /larger than 8 MB/);
+  });
+
+  test("holds a recording that breaks off: the one before it, which was good, goes again too", async () => {
+    const good = smallMp4("a good one, not packed by chance: 8cf1e2");
+    await refused(
+      {
+        "lesson.json": named("takes/a.mp4", "takes/b.mp4"),
+        "takes/a.mp4": good,
+        "takes/b.mp4": good.subarray(0, -2),
+      },
+      /"b\.mp4" breaks off/,
+    );
+    // Where the good one was there before, it stays.
+    const about = { originalName: "a.mp4", mediaType: "video/mp4" };
+    const { file } = await storeFile(Readable.from([good]), about, undefined, other, away);
+    await refused(
+      {
+        "lesson.json": named("takes/a.mp4", "takes/b.mp4"),
+        "takes/a.mp4": good,
+        "takes/b.mp4": good.subarray(0, -2),
+      },
+      /"b\.mp4" breaks off/,
+    );
+    expect(kept()).toContain(file);
+  });
+
+  test("is left in the middle by its reader: no recording stays open", async () => {
+    const film = Buffer.concat([smallMp4("x"), box("free", Buffer.alloc(4 * 1024 ** 2))]);
+    const about = { originalName: "long.mp4", mediaType: "video/mp4" };
+    const { file } = await storeFile(Readable.from([film]), about, undefined, db, home);
+    const [take] = demo?.takes ?? [];
+    if (!demo || !take?.video) throw new Error("no demo with a take");
+    const id = createLesson({ ...demo, takes: [{ ...take, video: { ...take.video, file } }] }, db);
+    const open = () =>
+      readdirSync("/proc/self/fd").filter((fd) => {
+        try {
+          return readlinkSync(`/proc/self/fd/${fd}`).endsWith(file);
+        } catch {
+          return false;
+        }
+      }).length;
+    for (let i = 0; i < 5; i++) {
+      const bundle = await writeBundle(id, db, home);
+      if (!bundle) throw new Error("no bundle");
+      bundle.on("error", () => {});
+      await new Promise((later) => bundle.once("readable", later));
+      await expect.poll(open).toBe(1);
+      bundle.destroy();
+      await expect.poll(open).toBe(0);
+    }
+  });
+});
+
 describe("two windows on one lesson", () => {
   const label = (id: string, value: string): Change[] => [{ id: `object/${id}`, field: "label", value }];
   const twoBoxes = () =>
@@ -128,6 +221,26 @@ describe("two windows on one lesson", () => {
       kind: "conflict",
     });
     expect(listSetAside(id, db).length).toBe(2);
+  });
+
+  test("two orders of one list, and a list of frames and what refers to it, are not mixed", () => {
+    const order = { id: "lesson", field: "drawingOrder", value: [] };
+    expect(touchEachOther([order], [order])).toBe(true);
+    const self = { id: "object/box-1", field: "self", value: null };
+    const frames = { id: "view", field: "frames", value: [] };
+    for (const [a, b, together] of [
+      [order, self, true],
+      [order, { ...self, id: "take/t" }, false],
+      [order, { ...self, field: "label" }, false],
+      [frames, { ...self, field: "label" }, true],
+      [frames, frames, true],
+      [{ ...self, field: "handles.width.mm" }, { ...self, field: "handles" }, true],
+      [{ ...self, field: "handles.width.mm" }, { ...self, field: "handles.width2" }, false],
+      [{ ...self, field: "handles.width" }, { ...self, field: "handles.height" }, false],
+    ] as const) {
+      expect(touchEachOther([a], [b])).toBe(together);
+      expect(touchEachOther([b], [a])).toBe(together);
+    }
   });
 
   test("changes that do not touch each other give the same lesson in either order", () => {

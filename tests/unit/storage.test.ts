@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Readable } from "node:stream";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import type { Change } from "#core/base";
+import type { Change, Json } from "#core/base";
 import { setNarration } from "#core/changes";
 import { makeCards } from "#core/display";
 import { blankLesson } from "#core/lesson";
@@ -11,6 +11,7 @@ import { computeLesson } from "#core/pipeline";
 import { type Db, openDatabase } from "../../server/db/database.server.ts";
 import { takes } from "../../server/db/schema.ts";
 import { FileTooLarge, findFile, NoRecording, storeFile } from "../../server/files/store.server.ts";
+import { refusalOf } from "../../server/http/refusal.server.ts";
 import {
   createLesson,
   findLesson,
@@ -152,6 +153,78 @@ describe("files", () => {
     ).rejects.toBeInstanceOf(FileTooLarge);
     expect(readdirSync(join(folder, "files"))).toEqual([file]);
     expect(await findFile("../regulanda.sqlite", db, folder)).toBeNull();
+  });
+});
+
+test("an upload that the disk has no room for is said to be that, and nothing is left of it", async () => {
+  const full = Object.assign(new Error("no space left on device, write"), { code: "ENOSPC" });
+  const source = Readable.from(
+    (async function* () {
+      yield smallMp4("a take");
+      throw full;
+    })(),
+  );
+  const storing = storeFile(source, { originalName: "take.mp4", mediaType: "video/mp4" }, 1000, db, folder);
+  const error = await storing.catch((thrown: unknown) => thrown);
+  expect(refusalOf(error)).toMatchObject({
+    status: 507,
+    reason: "full",
+    message: expect.stringMatching(/disk of the server is full/),
+  });
+  expect(readdirSync(join(folder, "files")).filter((name) => name.startsWith("."))).toEqual([]);
+});
+
+describe("what is stored", () => {
+  test("is read back first: what JSON would not give back, and what is too large, is not stored", () => {
+    const id = fresh();
+    const lesson = findLesson(id, db)?.lesson;
+    if (!lesson) throw new Error("no lesson");
+    // Past every check of its own, by a fault of the program.
+    const broken = { ...lesson, sheet: { ...lesson.sheet, widthMm: Number.POSITIVE_INFINITY } };
+    expect(() => createLesson(broken, db)).toThrow(
+      /could not be stored, and nothing was changed: sheet\.widthMm/,
+    );
+    const long = Array.from({ length: 9 }, (_, i) => ({
+      id: `take-${i}`,
+      label: `take ${i}`,
+      video: null,
+      corners: null,
+      anchors: {},
+      narration: {
+        fileName: "a.vtt",
+        cues: [{ id: "c1", startMs: 0, endMs: 9, text: `${i} ${"word ".repeat(199_990)}`.trim() }],
+      },
+    }));
+    const taken = long.map((take) => ({
+      id: `take/${take.id}`,
+      field: "self",
+      value: take as unknown as Json,
+    }));
+    const refused = saveChanges(id, 1, taken, db);
+    expect(refused.kind === "refused" && refused.findings[0]?.message).toMatch(
+      /would have 8\.\d MB with this; a lesson has at most 8 MB/,
+    );
+    expect(findLesson(id, db)?.revision).toBe(1);
+    // Nothing of the words that were refused lies there either.
+    expect(
+      db
+        .select()
+        .from(takes)
+        .all()
+        .filter((t) => t.lessonId === id),
+    ).toEqual([]);
+    expect(saveChanges(id, 1, taken.slice(0, 7), db)).toEqual({ kind: "saved", revision: 2 });
+  });
+
+  test("an edit far behind is set aside, not laid over a thousand others", () => {
+    const id = fresh();
+    for (let n = 1; n <= 1002; n++)
+      saveChanges(id, n, [{ id: "plan", field: "sessionMinutes", value: 30 + (n % 9) }], db);
+    expect(saveChanges(id, 100, title("Late, but not too late"), db)).toMatchObject({
+      kind: "saved",
+      merged: true,
+    });
+    expect(saveChanges(id, 1, title("Too late"), db)).toMatchObject({ kind: "conflict" });
   });
 });
 
