@@ -4,6 +4,8 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
+import { holdLocked } from "../tests/attack/break-store.ts";
+import { newFolder, startServer } from "../tests/attack/server-process.ts";
 
 const PORT = "4391";
 const HOME = `http://127.0.0.1:${PORT}`;
@@ -12,8 +14,9 @@ const CRATES = `${HOME}/lessons/crates-on-the-quay-straight-ahead`;
 const KIOSK = `${HOME}/lessons/the-ticket-kiosk`;
 const TOWER = `${HOME}/lessons/the-crane-tower`;
 
+const DATA = mkdtempSync(join(tmpdir(), "regulanda-shots-"));
 const server = spawn(process.execPath, ["scripts/demo.mjs"], {
-  env: { ...process.env, PORT, REGULANDA_DATA: mkdtempSync(join(tmpdir(), "regulanda-shots-")) },
+  env: { ...process.env, PORT, REGULANDA_DATA: DATA },
   stdio: ["ignore", "pipe", "inherit"],
 });
 await new Promise<void>((ready) =>
@@ -86,6 +89,18 @@ try {
     await p.getByRole("button", { name: "Add the waits" }).click();
     await p.waitForTimeout(800);
   });
+  const release = holdLocked(DATA);
+  await shot("not-saved", `${CRATES}/build`, async (p) => {
+    await p.getByRole("button", { name: "1. low crate" }).click();
+    for (let i = 0; i < 5; i++) await p.keyboard.press("ArrowRight");
+    await p.getByRole("alert").waitFor();
+  });
+  release();
+  const guarded = await startServer(newFolder(), { env: { REGULANDA_PASSPHRASE: "reeds along the quay" } });
+  await shot("enter", guarded.home, async (p) => {
+    await p.keyboard.type("reeds along");
+  });
+  await guarded.kill();
 } finally {
   await browser.close();
   server.kill();
