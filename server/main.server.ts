@@ -2,7 +2,7 @@ import { join } from "node:path";
 import * as build from "virtual:react-router/server-build";
 import { createRequestHandler } from "@react-router/express";
 import { RouterContextProvider, type ServerBuild } from "react-router";
-import { openFrontDoor } from "./http/front-door.server.ts";
+import { contextOf, openFrontDoor } from "./http/front-door.server.ts";
 import { requestContext } from "./http/request-context.ts";
 import { openTurns } from "./http/turns.ts";
 import { start } from "./running/start.server.ts";
@@ -16,11 +16,10 @@ await start(({ addresses, gate }) =>
     turns: openTurns(),
     clientFolder: join(import.meta.dirname, "../client"),
     ...log,
-    answer: (context) =>
-      createRequestHandler({
-        build: build as ServerBuild,
-        mode: "production",
-        getLoadContext: () => new RouterContextProvider(new Map([[requestContext, context]])),
-      }),
+    answer: createRequestHandler({
+      build: build as ServerBuild,
+      mode: "production",
+      getLoadContext: (_, res) => new RouterContextProvider(new Map([[requestContext, contextOf(res)]])),
+    }),
   }),
 );

@@ -1,5 +1,8 @@
 import type { Answered, Op } from "./save-line.ts";
 
+/** An answer that takes longer was lost; sent again, an edit is not made twice. */
+const LONGEST_MS = 60_000;
+
 /** Sends an edit and says what became of it; never throws. */
 export async function sendEdit(
   lessonId: string,
@@ -12,6 +15,7 @@ export async function sendEdit(
       method: "POST",
       headers: { "Content-Type": "application/json" },
       body: JSON.stringify(edit),
+      signal: AbortSignal.timeout(LONGEST_MS),
     });
     if (response.headers.get("Content-Type")?.startsWith("application/json"))
       return (await response.json()) as Answered;

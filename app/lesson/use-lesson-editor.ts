@@ -4,7 +4,7 @@ import type { Change, Finding } from "#core/base";
 import { applyChanges } from "#core/changes";
 import type { Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/pipeline";
-import type { Trouble } from "./save-line.ts";
+import type { Op, Trouble } from "./save-line.ts";
 import { useOtherWindows } from "./use-other-windows.ts";
 import { useSaveLine } from "./use-save-line.ts";
 
@@ -111,10 +111,11 @@ export function useLessonEditor(
     return () => window.removeEventListener("beforeunload", warn);
   }, [unsaved.length, kept]);
 
-  const settled = useMemo(() => {
-    const over = [...landed.flatMap((l) => (l.revision > stored.revision ? [l.op] : [])), ...unsaved];
-    return over.reduce((document, op) => applied(document, op.changes), stored.lesson);
-  }, [stored.lesson, stored.revision, landed, unsaved]);
+  const over = useMemo(
+    () => [...landed.flatMap((l) => (l.revision > stored.revision ? [l.op] : [])), ...unsaved],
+    [stored.revision, landed, unsaved],
+  );
+  const settled = useLaidOver(stored.lesson, over);
   const lesson = useMemo(() => (gesture ? applied(settled, gesture) : settled), [settled, gesture]);
 
   const before = useRef<ComputedLesson | null>(null);
@@ -169,6 +170,20 @@ export function useLessonEditor(
     say: (message) =>
       setRefusals([{ code: "not-done", severity: "fault", about: lessonId, message, numbers: {} }]),
   };
+}
+
+/** A document with edits laid over it. While they only grow in number, each is laid over once: a long outage stays quick. */
+function useLaidOver(document: Lesson, edits: readonly Op[]): Lesson {
+  const before = useRef<{ document: Lesson; edits: readonly Op[]; laid: Lesson } | null>(null);
+  return useMemo(() => {
+    const was = before.current;
+    const goesOn = was?.document === document && was.edits.every((edit, i) => edit === edits[i]);
+    const laid = edits
+      .slice(goesOn ? was.edits.length : 0)
+      .reduce((over, edit) => applied(over, edit.changes), goesOn ? was.laid : document);
+    before.current = { document, edits, laid };
+    return laid;
+  }, [document, edits]);
 }
 
 /** A document after changes; as it was when they cannot be made. */

@@ -95,6 +95,8 @@ export async function sweepIncoming(folder = dataFolder()): Promise<number> {
 
 /** A name is on the disk for good only when its folder is. */
 async function flushFolder(path: string): Promise<void> {
+  // There folders cannot be opened, and a rename is kept by the file system itself.
+  if (process.platform === "win32") return;
   const folder = await open(path, "r");
   try {
     await folder.sync();

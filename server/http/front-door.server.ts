@@ -18,8 +18,8 @@ export interface FrontDoor {
   readonly turns: Turns;
   /** The built pages' scripts, styles and pictures; nothing in it is secret. */
   readonly clientFolder: string;
-  /** Answers whatever is let in. */
-  readonly answer: (context: RequestContext) => RequestHandler;
+  /** Answers whatever is let in; `contextOf` its response tells what the door knows of it. */
+  readonly answer: RequestHandler;
   /** Takes a line of the log; left out: nothing is logged. */
   readonly log?: (line: string) => void;
 }
@@ -86,13 +86,16 @@ export function openFrontDoor({ names, gate, turns, clientFolder, answer, log }:
       );
   });
   app.use(inTurn(turns));
-  app.use((req, res, next) =>
-    answer({ nonce: res.locals.nonce as string, address: req.ip ?? "unknown", secure: req.secure, gate })(
-      req,
-      res,
-      next,
-    ),
-  );
+  app.use((req, res, next) => {
+    const { nonce } = res.locals;
+    res.locals.context = {
+      nonce,
+      address: req.ip ?? "unknown",
+      secure: req.secure,
+      gate,
+    } satisfies RequestContext;
+    next();
+  }, answer);
   app.use((error: unknown, _req: Request, res: Response, _next: NextFunction) => {
     const status = statusOf(error);
     if (status >= 500) console.error(error);
@@ -107,6 +110,11 @@ export function openFrontDoor({ names, gate, turns, clientFolder, answer, log }:
       );
   });
   return app;
+}
+
+/** What the front door knows of the request that is answered with this. */
+export function contextOf(res: Response): RequestContext {
+  return res.locals.context as RequestContext;
 }
 
 /** Whether a request has something to send. */

@@ -6,7 +6,7 @@ import { join } from "node:path";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { readAddresses } from "../../server/http/addresses.ts";
-import { type FrontDoor, openFrontDoor } from "../../server/http/front-door.server.ts";
+import { contextOf, type FrontDoor, openFrontDoor } from "../../server/http/front-door.server.ts";
 import { openGate, SHORTEST_PASSPHRASE, whyNoPassphrase } from "../../server/http/passphrase.server.ts";
 import { type Asked, nameOfHost, whyTurnedAway } from "../../server/http/turned-away.ts";
 import { laneOf, openTurns } from "../../server/http/turns.ts";
@@ -232,8 +232,9 @@ describe("the door", () => {
       turns: openTurns(),
       clientFolder: folder,
       log: (line) => log.push(line),
-      answer: (context) => (req, res) => {
+      answer: (req, res) => {
         if (req.path === "/fault") throw new Error("inner words");
+        const context = contextOf(res);
         res.send(JSON.stringify({ ...context, gate: context.gate !== null, path: req.path }));
       },
       ...over,
@@ -372,7 +373,7 @@ describe("the door", () => {
         },
         5000,
       ),
-      answer: () => (_req, res) => {
+      answer: (_req, res) => {
         inside++;
         go.push(() => res.send("done"));
       },
