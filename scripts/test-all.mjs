@@ -9,6 +9,8 @@ const STAGES = [
   ["Types", "npm", ["run", "-s", "typecheck"]],
   ["Unit, property and golden tests", "npx", ["vitest", "run"]],
   ["Browser tests", "npx", ["playwright", "test"]],
+  // A short turn of `npm run attack`: what does not depend on how fast the machine is.
+  ["Attacks", "npx", ["tsx", "tests/attack/run.ts", "--only", "doors,races,disk,kills", "--kills", "5"]],
 ];
 for (const [name, command, args] of STAGES) {
   const started = Date.now();

@@ -57,15 +57,16 @@ export interface Word {
 export function wordsOf(cue: Cue): Word[] {
   const length = cue.text.length;
   const known = [{ char: 0, ms: cue.startMs }, ...(cue.stamps ?? []), { char: length, ms: cue.endMs }];
+  let i = 1;
+  /** Asked from left to right, so that a cue of very many stated times is gone through once. */
   const timeAt = (char: number): number => {
-    let i = 1;
     while (i < known.length - 1 && (known[i]?.char ?? 0) <= char) i++;
     const [a, b] = [known[i - 1], known[i]];
     if (!a || !b || b.char === a.char) return a?.ms ?? cue.startMs;
     return Math.round(a.ms + ((b.ms - a.ms) * (char - a.char)) / (b.char - a.char));
   };
-  return [...cue.text.matchAll(/\S+/g)].map((match, i) => ({
-    id: `${cue.id}.w${i + 1}`,
+  return [...cue.text.matchAll(/\S+/g)].map((match, word) => ({
+    id: `${cue.id}.w${word + 1}`,
     cueId: cue.id,
     text: match[0],
     startMs: timeAt(match.index),

@@ -71,8 +71,9 @@ function refuseIfLost(folder: string): void {
 /** A later program's tables may hold what this one would lose. */
 function refuseIfLater(sqlite: Database.Database): void {
   if (!existsSync(join(MIGRATIONS, "meta", "_journal.json")))
-    throw new Error(
-      `The program is not whole: its folder ${MIGRATIONS} is missing, with which it keeps the database up to date. Bring it back; the lessons were not touched.`,
+    throw new StoreTrouble(
+      "program",
+      `The program is not whole, or was started from another folder than its own: ${MIGRATIONS} is missing, with which it keeps the database up to date. The lessons were not touched.`,
     );
   const has = sqlite.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get();
   if (!has) return;
@@ -82,7 +83,7 @@ function refuseIfLater(sqlite: Database.Database): void {
   const known = Math.max(...readMigrationFiles({ migrationsFolder: MIGRATIONS }).map((m) => m.folderMillis));
   if (latest !== null && Number(latest) > known)
     throw new StoreTrouble(
-      "later-program",
+      "program",
       `The lessons' database ${sqlite.name} was used by a later version of this program. Start that one, or bring this one up to date; the lessons were not touched.`,
     );
 }

@@ -46,6 +46,8 @@ export const revisions = sqliteTable(
   (t) => [
     primaryKey({ columns: [t.lessonId, t.revision] }),
     uniqueIndex("revisions_by_key").on(t.lessonId, t.editKey),
+    // What was done in order is read at every opening, past documents of which each fills pages.
+    index("revisions_in_order").on(t.lessonId, t.revision, t.kind, t.target),
   ],
 );
 

@@ -5,8 +5,9 @@ export type TroubleReason =
   | "read-only"
   | "gone"
   | "damaged"
-  | "later-program"
-  | "failing";
+  | "failing"
+  /** The program is older than the database, or not whole itself. */
+  | "program";
 
 /** The store cannot do what it was asked; its message says what, where and what to do. */
 export class StoreTrouble extends Error {
@@ -19,7 +20,7 @@ export class StoreTrouble extends Error {
   }
 }
 
-const SAID: Readonly<Record<Exclude<TroubleReason, "later-program">, string>> = {
+const SAID: Readonly<Record<Exclude<TroubleReason, "program">, string>> = {
   locked: "Another program holds the lessons' database just now.",
   full: "The disk of the server is full: make room on it.",
   "read-only": "The server may not write to the folder of its lessons: it is read-only.",
@@ -30,7 +31,7 @@ const SAID: Readonly<Record<Exclude<TroubleReason, "later-program">, string>> = 
 };
 
 /** By the result codes of SQLite (sqlite.org/rescode.html) and of the system (errno). */
-const REASONS: readonly (readonly [RegExp, Exclude<TroubleReason, "later-program">])[] = [
+const REASONS: readonly (readonly [RegExp, Exclude<TroubleReason, "program">])[] = [
   [/^SQLITE_(BUSY|LOCKED)/, "locked"],
   [/^(SQLITE_FULL|ENOSPC|EDQUOT)/, "full"],
   [/^(SQLITE_READONLY_DBMOVED)/, "gone"],

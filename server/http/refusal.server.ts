@@ -19,7 +19,7 @@ const STATUS: Readonly<Record<TroubleReason, number>> = {
   "read-only": 500,
   gone: 500,
   damaged: 500,
-  "later-program": 500,
+  program: 500,
   failing: 500,
 };
 

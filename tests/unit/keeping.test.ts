@@ -100,8 +100,29 @@ describe("a database that cannot be used is named, never shown as an empty shelf
 
   test("one that a later program used is left alone", () => {
     db.$client.exec("insert into __drizzle_migrations (hash, created_at) values ('later', 9999999999999)");
-    expect(trouble(() => openDatabase(folder))).toMatch(/^later-program: .*used by a later version/);
+    expect(trouble(() => openDatabase(folder))).toMatch(/^program: .*used by a later version/);
   });
+});
+
+test("a program without what it keeps the database up to date with says so, and touches nothing", () => {
+  const at = process.cwd();
+  db.$client.close();
+  const before = readFileSync(DATABASE());
+  const elsewhere = spawnSync(
+    process.execPath,
+    [
+      "--import",
+      join(at, "node_modules/tsx/dist/loader.mjs"),
+      "-e",
+      `await import(${JSON.stringify(join(at, "server/db/database.server.ts"))}).then((m) => m.openDatabase(${JSON.stringify(folder)})).catch((e) => console.log(e.message));`,
+      "--input-type=module",
+    ],
+    { cwd: folder, encoding: "utf8" },
+  );
+  expect(elsewhere.stdout).toMatch(
+    /The program is not whole, or was started from another folder than its own/,
+  );
+  expect(readFileSync(DATABASE()).equals(before)).toBe(true);
 });
 
 describe("two programs on one folder", () => {
