@@ -36,8 +36,10 @@ export const TURNS = {
   read: { atOnce: 16, waiting: 200 },
   /** Edits, forms, prints. */
   write: { atOnce: 8, waiting: 200 },
-  /** Recordings and bundles coming in or going out, played parts among them. */
-  stream: { atOnce: 100, waiting: 50 },
+  /** Recordings and bundles coming in. */
+  upload: { atOnce: 30, waiting: 50 },
+  /** Recordings that are played, bundles going out: a player that rests holds its place. */
+  stream: { atOnce: 300, waiting: 50 },
   /** Windows that listen for what is saved elsewhere. */
   watch: { atOnce: 300, waiting: 0 },
 } as const;

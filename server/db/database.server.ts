@@ -40,7 +40,7 @@ export function openDatabase(folder: string): Db {
     sqlite.pragma("foreign_keys = ON");
     const most = Number(process.env.REGULANDA_LARGEST_DATABASE_MB ?? 0);
     if (most > 0) sqlite.pragma(`max_page_count = ${Math.ceil((most * 1024 ** 2) / PAGE_BYTES)}`);
-    refuseIfLater(sqlite);
+    lookOver(sqlite);
     const db = drizzle(sqlite, { schema, casing: "snake_case" });
     migrate(db, { migrationsFolder: MIGRATIONS });
     inodes.set(db, statSync(sqlite.name).ino);
@@ -68,8 +68,8 @@ function refuseIfLost(folder: string): void {
     );
 }
 
-/** A later program's tables may hold what this one would lose. */
-function refuseIfLater(sqlite: Database.Database): void {
+/** A later program's tables may hold what this one would lose; tables of an earlier one are changed only when they are sound. */
+function lookOver(sqlite: Database.Database): void {
   if (!existsSync(join(MIGRATIONS, "meta", "_journal.json")))
     throw new StoreTrouble(
       "program",
@@ -85,6 +85,13 @@ function refuseIfLater(sqlite: Database.Database): void {
     throw new StoreTrouble(
       "program",
       `The lessons' database ${sqlite.name} was used by a later version of this program. Start that one, or bring this one up to date; the lessons were not touched.`,
+    );
+  if (Number(latest ?? 0) === known) return;
+  const [found] = sqlite.pragma("quick_check(1)") as { quick_check: string }[];
+  if (found?.quick_check !== "ok")
+    throw new StoreTrouble(
+      "damaged",
+      `The lessons' database ${sqlite.name} is damaged (${found?.quick_check}), and was not brought up to date.`,
     );
 }
 

@@ -6,8 +6,8 @@ export type Lane = keyof typeof TURNS;
 /** Which turn a request waits for, by its method and path. */
 export function laneOf(method: string, path: string): Lane {
   if (/^\/lessons\/[^/]+\/watch$/.test(path)) return "watch";
-  if (method === "PUT" || path.startsWith("/media/") || /^\/lessons\/[^/]+\/bundle$/.test(path))
-    return "stream";
+  if (method === "PUT") return "upload";
+  if (path.startsWith("/media/") || /^\/lessons\/[^/]+\/bundle$/.test(path)) return "stream";
   return method === "GET" || method === "HEAD" ? "read" : "write";
 }
 

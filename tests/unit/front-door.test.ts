@@ -4,7 +4,7 @@ import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import fc from "fast-check";
-import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { readAddresses } from "../../server/http/addresses.ts";
 import { contextOf, type FrontDoor, openFrontDoor } from "../../server/http/front-door.server.ts";
 import { openGate, SHORTEST_PASSPHRASE, whyNoPassphrase } from "../../server/http/passphrase.server.ts";
@@ -169,6 +169,7 @@ describe("turns", () => {
   const most = {
     read: { atOnce: 2, waiting: 1 },
     write: { atOnce: 1, waiting: 0 },
+    upload: { atOnce: 1, waiting: 0 },
     stream: { atOnce: 1, waiting: 0 },
     watch: { atOnce: 1, waiting: 0 },
   };
@@ -201,7 +202,7 @@ describe("turns", () => {
 
   test("which turn a request waits for", () => {
     expect(laneOf("GET", "/lessons/a/watch")).toBe("watch");
-    expect(laneOf("PUT", "/lessons/a/recording")).toBe("stream");
+    expect(laneOf("PUT", "/lessons/a/recording")).toBe("upload");
     expect(laneOf("GET", "/media/x.mp4")).toBe("stream");
     expect(laneOf("GET", "/lessons/a/bundle")).toBe("stream");
     expect(laneOf("POST", "/lessons/a/save")).toBe("write");
@@ -262,6 +263,7 @@ describe("the door", () => {
     });
 
   test("every answer carries the same headers: pages, files, refusals, faults", async () => {
+    const logged = vi.spyOn(console, "error").mockImplementation(() => {});
     const port = await open();
     const nonces = new Set<string>();
     for (const [path, headers, status] of [
@@ -286,6 +288,9 @@ describe("the door", () => {
       nonces.add(/'nonce-([^']+)'/.exec(policy)?.[1] ?? "");
       expect(said.text).not.toContain("inner words");
     }
+    // Whoever looks after the server finds the fault with its place; whoever asked does not.
+    expect(logged.mock.calls.map(([error]) => (error as Error).message)).toEqual(["inner words"]);
+    logged.mockRestore();
     expect(nonces.size).toBe(7);
     // The page is given the very nonce that its policy names.
     const page = await ask(port, "/");
@@ -368,6 +373,7 @@ describe("the door", () => {
         {
           read: { atOnce: 2, waiting: 1 },
           write: { atOnce: 1, waiting: 1 },
+          upload: { atOnce: 1, waiting: 1 },
           stream: { atOnce: 1, waiting: 1 },
           watch: { atOnce: 1, waiting: 0 },
         },

@@ -98,6 +98,33 @@ describe("a database that cannot be used is named, never shown as an empty shelf
     expect(titles(open(folder))).toEqual([]);
   });
 
+  test("one of an earlier program is brought up to date with all that is in it, and only when it is sound", () => {
+    createLesson(blankLesson("Weir", "mm"), db);
+    const earlier = () => {
+      // As the program of the migration before the last left it.
+      db.$client.exec(
+        "drop index revisions_by_key; drop index revisions_in_order; alter table revisions drop column edit_key; alter table set_aside drop column edit_key; delete from __drizzle_migrations where created_at = (select max(created_at) from __drizzle_migrations)",
+      );
+      db.$client.pragma("wal_checkpoint(TRUNCATE)");
+      db.$client.close();
+    };
+    earlier();
+    const whole = readFileSync(DATABASE());
+    db = open(folder);
+    expect(saveChanges("weir", 1, title("Two"), db, new Date(), "a-key-of-an-edit")).toEqual({
+      kind: "saved",
+      revision: 2,
+    });
+    expect(titles(db)).toEqual(["Two"]);
+    db.$client.close();
+    const torn = Buffer.from(whole);
+    torn.fill(0x55, torn.length - 4096 * 3);
+    for (const part of ["-wal", "-shm"]) rmSync(`${DATABASE()}${part}`, { force: true });
+    writeFileSync(DATABASE(), torn);
+    expect(trouble(() => openDatabase(folder))).toMatch(/^damaged/);
+    expect(readFileSync(DATABASE()).subarray(4096).equals(torn.subarray(4096))).toBe(true);
+  });
+
   test("one that a later program used is left alone", () => {
     db.$client.exec("insert into __drizzle_migrations (hash, created_at) values ('later', 9999999999999)");
     expect(trouble(() => openDatabase(folder))).toMatch(/^program: .*used by a later version/);

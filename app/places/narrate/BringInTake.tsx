@@ -7,7 +7,7 @@ import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { DropFile } from "../../ui/DropFile.tsx";
 import { FilePick } from "../../ui/FilePick.tsx";
-import { FindingList } from "../../ui/FindingList.tsx";
+import { FoundInFile } from "./FoundInFile.tsx";
 import styles from "./Narrate.module.css";
 import { notBroughtIn, readCaptionFile } from "./read-caption-file.ts";
 import { uploadRecording } from "./upload-recording.ts";
@@ -70,7 +70,7 @@ export function BringInTake({ words, children }: { words: number; children: Reac
                 : ""}
         </span>
       </div>
-      <FindingList findings={problems} />
+      <FoundInFile findings={problems} onSeen={() => setProblems([])} />
     </>
   );
 }

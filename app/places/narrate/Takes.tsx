@@ -8,6 +8,7 @@ import type { Carried } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { FilePick } from "../../ui/FilePick.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
+import { FoundInFile } from "./FoundInFile.tsx";
 import styles from "./Narrate.module.css";
 import { readCaptionFile } from "./read-caption-file.ts";
 
@@ -59,11 +60,7 @@ export function Takes() {
           </Button>
         )}
       </FilePick>
-      {problems.length > 0 ? (
-        <div role="alert">
-          <FindingList findings={problems} />
-        </div>
-      ) : null}
+      <FoundInFile findings={problems} onSeen={() => setProblems([])} />
       {made ? (
         <div role="status">
           <p>
