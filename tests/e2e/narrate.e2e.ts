@@ -89,6 +89,34 @@ test("broken and empty captions change nothing and say why", async ({ page }) =>
   expect(JSON.stringify((await documentOf(page, id)).takes)).toBe(before);
 });
 
+test("captions that are not quite as their format wants are read, and each cue lost or mended is told by its line", async ({
+  page,
+}) => {
+  const id = await copyOf(page, (l) => ({ ...l, title: "Mended on the quay", takes: [], currentTake: null }));
+  await page.goto(`/lessons/${id}/narrate`);
+  const bring = (text: string) => bringInCaptions(page, "quay.vtt", text);
+  const cue = (n: number, end = n + 1) => `00:0${n}.000 --> 00:0${end}.000\nline ${n} &amp; more`;
+  await bring(`WEBVTT\n${cue(1)}\n${cue(2)}\n\n${cue(5, 4)}\n\n${cue(6)}`);
+  const found = page.getByRole("region", { name: "Found in the file" });
+  await expect(found).toContainText("Line 2: a cue stands directly under the head of the file; it was read.");
+  await expect(found).toContainText("Line 4: no blank line stands before this cue");
+  await expect(found).toContainText("Line 7: a cue was skipped, because it ends before it starts.");
+  await expect(page.getByText("3 cues, 12 words from quay.vtt")).toBeVisible();
+  await saved(page);
+  expect((await documentOf(page, id)).takes[0]?.narration?.cues.map((c) => c.text)).toEqual([
+    "line 1 & more",
+    "line 2 & more",
+    "line 6 & more",
+  ]);
+  await page.getByRole("button", { name: "Understood" }).click();
+  await expect(found).toBeHidden();
+  // One of eight thousand lines is read beside the page.
+  await bring(
+    `WEBVTT\n\n${Array.from({ length: 8000 }, (_, i) => `${String(Math.floor(i / 3600)).padStart(2, "0")}:${String(Math.floor(i / 60) % 60).padStart(2, "0")}:${String(i % 60).padStart(2, "0")}.000 --> 99:00:00.000\nword ${i}`).join("\n\n")}`,
+  );
+  await expect(page.getByText(/^8000 cues, 16000 words/)).toBeVisible({ timeout: 30_000 });
+});
+
 test("a recording is brought in and plays; one over the limit or of another kind is refused in words", async ({
   page,
   expectedErrors,
