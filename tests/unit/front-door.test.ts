@@ -7,9 +7,9 @@ import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { readAddresses } from "../../server/http/addresses.ts";
 import { contextOf, type FrontDoor, openFrontDoor } from "../../server/http/front-door.server.ts";
-import { openGate, SHORTEST_PASSPHRASE, whyNoPassphrase } from "../../server/http/passphrase.server.ts";
+import { openGate } from "../../server/http/passphrase.server.ts";
 import { type Asked, nameOfHost, whyTurnedAway } from "../../server/http/turned-away.ts";
-import { laneOf, openTurns } from "../../server/http/turns.ts";
+import { openTurns } from "../../server/http/turns.ts";
 
 const LOOPBACK = new Set(["localhost", "127.0.0.1", "[::1]"]);
 
@@ -121,92 +121,6 @@ describe("where the server listens", () => {
     );
     expect(read({ REGULANDA_NAMES: "https://quay.school" }, true)).toMatch(/without a scheme/);
     expect(read({ PORT: "http" })).toMatch(/a port is a whole number/);
-  });
-});
-
-describe("the passphrase", () => {
-  test("is long, may be given as its hash, and its sessions end with it and with their time", async () => {
-    expect(whyNoPassphrase("short")).toContain(`at least ${SHORTEST_PASSPHRASE}`);
-    expect(whyNoPassphrase("reeds along the quay")).toBeNull();
-    const { hash } = await import("@node-rs/argon2");
-    const hashed = await hash("reeds along the quay");
-    expect(whyNoPassphrase(hashed)).toBeNull();
-    let now = 1_000_000;
-    const key = Buffer.from("a key");
-    const gate = await openGate(hashed, key, () => now);
-    const entered = await gate.enter("reeds along the quay", "10.0.0.1", false);
-    const cookie = entered.kind === "in" ? (entered.cookie.split(";")[0] ?? "") : "";
-    expect(gate.isInside(cookie)).toBe(true);
-    expect((await openGate(hashed, key, () => now)).isInside(cookie)).toBe(true);
-    expect((await openGate("another one, quite long", key, () => now)).isInside(cookie)).toBe(false);
-    expect((await openGate(hashed, Buffer.from("other"), () => now)).isInside(cookie)).toBe(false);
-    fc.assert(
-      fc.property(fc.nat(cookie.length - 20), fc.integer({ min: 33, max: 126 }), (at, sign) => {
-        const i = 18 + at;
-        const other = `${cookie.slice(0, i)}${String.fromCharCode(sign)}${cookie.slice(i + 1)}`;
-        if (other !== cookie) expect(gate.isInside(other)).toBe(false);
-      }),
-    );
-    for (const none of [undefined, "", "regulanda-session=", "regulanda-session=..", "x=1"])
-      expect(gate.isInside(none)).toBe(false);
-    now += 8 * 24 * 3_600_000;
-    expect(gate.isInside(cookie)).toBe(false);
-  });
-
-  test("guesses are counted before they are looked at, so that many at once are many; each address has its own", async () => {
-    const gate = await openGate("reeds along the quay", Buffer.from("a key"));
-    const many = await Promise.all(
-      Array.from({ length: 12 }, (_, i) => gate.enter(`guess ${i}`, "10.0.0.2", false)),
-    );
-    expect(many.filter((m) => m.kind === "wrong")).toHaveLength(5);
-    expect((await gate.enter("reeds along the quay", "10.0.0.2", false)).kind).toBe("later");
-    expect((await gate.enter("reeds along the quay", "10.0.0.3", false)).kind).toBe("in");
-  });
-});
-
-describe("turns", () => {
-  const never = new AbortController().signal;
-  const most = {
-    read: { atOnce: 2, waiting: 1 },
-    write: { atOnce: 1, waiting: 0 },
-    upload: { atOnce: 1, waiting: 0 },
-    stream: { atOnce: 1, waiting: 0 },
-    watch: { atOnce: 1, waiting: 0 },
-  };
-
-  test("so many at once, so many waiting, the rest refused; kinds do not wait for each other", async () => {
-    const turns = openTurns(most, 10_000);
-    const first = await turns.take("read", never);
-    const second = await turns.take("read", never);
-    const third = turns.take("read", never);
-    expect(await turns.take("read", never)).toBeNull();
-    expect(await turns.take("write", never)).not.toBeNull();
-    first?.();
-    expect(await third).not.toBeNull();
-    second?.();
-  });
-
-  test("whoever waits too long, or goes away, leaves the line to others", async () => {
-    const turns = openTurns(most, 30);
-    const held = [await turns.take("read", never), await turns.take("read", never)];
-    expect(await turns.take("read", never)).toBeNull();
-    const gone = new AbortController();
-    const waiting = turns.take("read", gone.signal);
-    gone.abort();
-    expect(await waiting).toBeNull();
-    // A turn that was had is not ended by the clock.
-    expect(await turns.take("read", never)).toBeNull();
-    for (const end of held) end?.();
-    expect(await turns.take("read", never)).not.toBeNull();
-  });
-
-  test("which turn a request waits for", () => {
-    expect(laneOf("GET", "/lessons/a/watch")).toBe("watch");
-    expect(laneOf("PUT", "/lessons/a/recording")).toBe("upload");
-    expect(laneOf("GET", "/media/x.mp4")).toBe("stream");
-    expect(laneOf("GET", "/lessons/a/bundle")).toBe("stream");
-    expect(laneOf("POST", "/lessons/a/save")).toBe("write");
-    expect(laneOf("GET", "/lessons/a/build")).toBe("read");
   });
 });
 
