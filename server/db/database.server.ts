@@ -17,7 +17,7 @@ export const DATABASE_FILE = "regulanda.sqlite";
 export const COPIES_FOLDER = "copies";
 const MIGRATIONS = resolve("server/db/migrations");
 /** A write that finds the database held by another program waits so long; the server answers nobody meanwhile. */
-const LONGEST_BUSY_MS = 1500;
+const LONGEST_BUSY_MS = 500;
 const PAGE_BYTES = 4096;
 
 /** Folder of the database and the files; REGULANDA_DATA, or `data` in the project. */
