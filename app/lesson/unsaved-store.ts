@@ -1,12 +1,12 @@
 import type { Op, UnsavedStore } from "./save-line.ts";
 
 /**
- * Keeps a lesson's unsaved edits in this browser. Every window has a place of its own, named in what it keeps for itself,
+ * Keeps the unsaved edits of a lesson, by a name for it that no other has, in this browser. Every window has a place of its own, named in what it keeps for itself,
  * and holds a lock of that name as long as it is there (W3C, Web Locks API): what lies at a place without its window was left
  * by one that was closed or reloaded, and is taken up.
  */
-export function browserStore(lessonId: string): UnsavedStore {
-  const prefix = `regulanda-unsaved/${lessonId}/`;
+export function browserStore(lesson: string): UnsavedStore {
+  const prefix = `regulanda-unsaved/${lesson}/`;
   let place: string | null = null;
   return {
     adopt: async () => {

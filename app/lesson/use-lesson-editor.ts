@@ -55,6 +55,7 @@ export function useLessonEditor(
   lessonId: string,
   stored: {
     lesson: Lesson;
+    createdAt: Date;
     revision: number;
     canUndo: boolean;
     canRedo: boolean;
@@ -63,7 +64,11 @@ export function useLessonEditor(
   },
 ): LessonEditor {
   const { revalidate, state: asking } = useRevalidator();
-  const [line, { unsaved, landed, trouble, revision, kept }] = useSaveLine(lessonId, stored.revision);
+  const [line, { unsaved, landed, trouble, revision, kept }] = useSaveLine(
+    lessonId,
+    stored.createdAt,
+    stored.revision,
+  );
   const [gesture, setGesture] = useState<readonly Change[] | null>(null);
   const [refusals, setRefusals] = useState<readonly Finding[]>([]);
   const [elsewhere, setElsewhere] = useState<number | null>(null);

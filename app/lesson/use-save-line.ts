@@ -7,8 +7,12 @@ import { browserStore } from "./unsaved-store.ts";
 const lines = new Map<string, SaveLine>();
 
 /** The line on which this lesson's edits are saved, and how it stands. */
-export function useSaveLine(lessonId: string, revision: number): readonly [SaveLine, LineState] {
-  const line = lines.get(lessonId) ?? opened(lessonId, revision);
+export function useSaveLine(
+  lessonId: string,
+  createdAt: Date,
+  revision: number,
+): readonly [SaveLine, LineState] {
+  const line = lines.get(lessonId) ?? opened(lessonId, createdAt, revision);
   return [line, useSyncExternalStore(line.subscribe, line.state)];
 }
 
@@ -18,10 +22,11 @@ export function hasUnsaved(lessonId: string | undefined): boolean {
   return line !== undefined && line.state().unsaved.length > 0;
 }
 
-function opened(lessonId: string, revision: number): SaveLine {
+function opened(lessonId: string, createdAt: Date, revision: number): SaveLine {
   const line = openSaveLine(revision, {
     send: (base, op) => sendEdit(lessonId, base, op),
-    store: browserStore(lessonId),
+    // Another folder's lesson may stand at the same address: what was made on this one is not for that.
+    store: browserStore(`${lessonId}/${createdAt.getTime()}`),
     newKey: () => crypto.getRandomValues(new Uint32Array(4)).join("-"),
     later: (ms, what) => void setTimeout(what, ms),
   });

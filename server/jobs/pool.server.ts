@@ -1,6 +1,7 @@
 import { existsSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { resolve } from "node:path";
+import PQueue from "p-queue";
 import { Piscina } from "piscina";
 import { LONGEST_WORK_MS } from "../limits.ts";
 import { doTask, type Task, type TaskInput, type TaskName, type TaskOutput } from "./tasks.ts";
@@ -9,6 +10,10 @@ import { doTask, type Task, type TaskInput, type TaskName, type TaskOutput } fro
 const MOST_THREADS = Math.max(1, Math.min(3, availableParallelism()));
 /** What waits beyond this is refused: the answer would come after the asker has gone. */
 export const LONGEST_QUEUE = 100;
+/** What nobody looks at while it is made: files to take out. */
+const FILES: ReadonlySet<TaskName> = new Set(["cardsPdf", "stepPictures"]);
+/** Where there is more than one thread, one is left to what somebody waits for on the screen. */
+const filesInTurn = new PQueue({ concurrency: Math.max(1, MOST_THREADS - 1) });
 /** A thread that had nothing to do so long is let go, with what it remembers. */
 const IDLE_MS = 120_000;
 
@@ -52,9 +57,10 @@ export async function work<N extends TaskName>(name: N, input: TaskInput<N>): Pr
   const task: Task<N> = { name, input };
   const threads = openPool();
   if (!threads) return doTask(task);
-  if (threads.queueSize >= LONGEST_QUEUE) throw new TooBusy();
+  if (threads.queueSize + filesInTurn.size >= LONGEST_QUEUE) throw new TooBusy();
+  const run = () => threads.run(task, { signal: AbortSignal.timeout(LONGEST_WORK_MS) });
   try {
-    return (await threads.run(task, { signal: AbortSignal.timeout(LONGEST_WORK_MS) })) as TaskOutput<N>;
+    return (await (FILES.has(name) ? filesInTurn.add(run) : run())) as TaskOutput<N>;
   } catch (error) {
     // The thread is ended with its work, and another takes its place.
     if (error instanceof Error && error.name === "AbortError") throw new TookTooLong();

@@ -11,6 +11,7 @@ export interface StoredLesson {
   readonly store: string;
   readonly revision: number;
   readonly lesson: Lesson;
+  readonly createdAt: Date;
   readonly updatedAt: Date;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
@@ -41,6 +42,7 @@ export function openLesson(
     store: nameOf(db),
     revision: row.revision,
     lesson: parsed.value,
+    createdAt: row.createdAt,
     updatedAt: row.updatedAt,
     canUndo: undo !== null,
     canRedo: redo !== null,
