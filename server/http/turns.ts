@@ -24,13 +24,19 @@ export function openTurns(
   most: Readonly<Record<Lane, { atOnce: number; waiting: number }>> = TURNS,
   longestMs = LONGEST_WAIT_MS,
 ): Turns {
-  const queues = new Map<Lane, PQueue>();
+  const lanes = new Map<Lane, { readonly queue: PQueue; start(): Promise<void> }>();
   return {
-    take: (lane, gone) => {
+    take: async (lane, gone) => {
       const { atOnce, waiting } = most[lane];
-      const queue = queues.get(lane) ?? new PQueue({ concurrency: atOnce });
-      queues.set(lane, queue);
-      if (queue.pending >= atOnce && queue.size >= waiting) return Promise.resolve(null);
+      const { queue, start } = lanes.get(lane) ?? {
+        queue: new PQueue({ concurrency: atOnce }),
+        start: oneByOne(),
+      };
+      lanes.set(lane, { queue, start });
+      // Whoever has come by now is counted before anybody is let in: else each would be answered while the next still
+      // lies unread in its socket, and nobody would ever be seen to wait.
+      await nextRound();
+      if (queue.pending >= atOnce && queue.size >= waiting) return null;
       return new Promise((resolve) => {
         const giveUp = new AbortController();
         const leave = () => giveUp.abort();
@@ -43,9 +49,10 @@ export function openTurns(
         };
         queue
           .add(
-            () => {
+            async () => {
               // From here on its end is the asker's to tell: a turn that lasts is not one that waits.
               settled();
+              await start();
               return new Promise<void>((end) => resolve(end));
             },
             { signal: giveUp.signal },
@@ -57,4 +64,17 @@ export function openTurns(
       });
     },
   };
+}
+
+/** Lets one in each round of the event loop: between two pages that are drawn, a save that has come is read. */
+function oneByOne(): () => Promise<void> {
+  let last: Promise<void> = Promise.resolve();
+  return () => {
+    last = last.then(nextRound);
+    return last;
+  };
+}
+
+function nextRound(): Promise<void> {
+  return new Promise((come) => setImmediate(come));
 }

@@ -1,7 +1,8 @@
 import { rmSync } from "node:fs";
+import { connect, type Socket } from "node:net";
 import { ask, bringIn, DEMO, saveOf, share, titleTo } from "./client.ts";
 import { figure, part } from "./report.ts";
-import { descriptorsOf, memoryOf, newFolder, startServer } from "./server-process.ts";
+import { descriptorsOf, memoryOf, newFolder, type Running, startServer } from "./server-process.ts";
 
 const later = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
@@ -78,21 +79,35 @@ export async function load(): Promise<void> {
   await Promise.all(printers);
   figure("PDFs made in that time", printed, printed > 0);
 
-  for (const many of [200, 600]) {
-    const all = await Promise.all(Array.from({ length: many }, () => ask(home)));
-    const [good, told] = [
-      all.filter((a) => a.status === 200),
-      all.filter((a) => a.status === 503 && a.headers.get("Retry-After") !== null),
-    ];
-    figure(
-      `${many} readers of the shelf at once: shown, told to come back, neither; median of those shown`,
-      `${good.length}, ${told.length}, ${many - good.length - told.length}; ${share(
-        good.map((g) => g.ms),
-        0.5,
-      ).toFixed(0)} ms`,
-      good.length + told.length === many && good.length > 0,
-    );
+  const readers = await Promise.all(Array.from({ length: 200 }, () => ask(home)));
+  const shown = readers.filter((r) => r.status === 200);
+  const told = readers.filter((r) => r.status === 503 && r.headers.get("Retry-After") !== null);
+  figure(
+    "200 readers of the shelf at once: shown, told to come back, neither; median",
+    `${shown.length}, ${told.length}, ${200 - shown.length - told.length}; ${share(
+      shown.map((r) => r.ms),
+      0.5,
+    ).toFixed(0)} ms`,
+    shown.length + told.length === 200 && shown.length > 0,
+  );
+
+  const crowd = flood(server, 1000);
+  const meanwhile: number[] = [];
+  for (let i = 0; i < 15; i++) {
+    const reply = await saveOf(home, edited, titleTo(revision, `In the crowd ${i}`));
+    meanwhile.push(reply.ms);
+    if (reply.status === 200) revision++;
   }
+  const seen = await crowd;
+  figure(
+    "1000 in one moment: shown, told to come back, neither",
+    `${seen.shown}, ${seen.told}, ${1000 - seen.shown - seen.told}`,
+    seen.shown > 0 && seen.told > 0 && seen.shown + seen.told === 1000,
+  );
+  figure(
+    "a save meanwhile, once the crowd has come in: median",
+    `${share(meanwhile.slice(1), 0.5).toFixed(0)} ms`,
+  );
   const pdfs = await Promise.all(
     Array.from({ length: 200 }, (_, i) => ask(`${home}/lessons/${lessons[i % lessons.length]}/times/csv`)),
   );
@@ -102,6 +117,38 @@ export async function load(): Promise<void> {
   figure("200 exports at once that failed without a word", odd, odd === 0);
   await server.stop();
   rmSync(folder, { recursive: true });
+}
+
+/** So many that ask for the shelf in the very same moment, on lines that are open already. */
+async function flood({ home }: Running, count: number): Promise<{ shown: number; told: number }> {
+  const { hostname, port } = new URL(home);
+  const lines = await Promise.all(
+    Array.from(
+      { length: count },
+      () =>
+        new Promise<Socket>((open) => {
+          const line: Socket = connect(Number(port), hostname, () => open(line));
+          line.on("error", () => {});
+        }),
+    ),
+  );
+  const heads = await Promise.all(
+    lines.map(
+      (line) =>
+        new Promise<string>((heard) => {
+          line.once("data", (chunk: Buffer) => {
+            heard(chunk.toString("latin1"));
+            line.destroy();
+          });
+          line.once("close", () => heard(""));
+          line.write(`GET / HTTP/1.1\r\nHost: ${hostname}:${port}\r\n\r\n`);
+        }),
+    ),
+  );
+  return {
+    shown: heads.filter((head) => head.startsWith("HTTP/1.1 200")).length,
+    told: heads.filter((head) => head.startsWith("HTTP/1.1 503") && /Retry-After: \d/.test(head)).length,
+  };
 }
 
 /** Five clients at work for some minutes: nothing fails, nothing grows. */

@@ -79,6 +79,30 @@ describe("turns", () => {
     expect(await turns.take("read", never)).not.toBeNull();
   });
 
+  test("those that come in one moment are counted before any is let in; between two that are let in others are heard", async () => {
+    const turns = openTurns({ ...most, read: { atOnce: 50, waiting: 5 } }, 10_000);
+    const rounds: number[] = [];
+    let round = 0;
+    let going = true;
+    const count = () => {
+      round++;
+      if (going) setImmediate(count);
+    };
+    setImmediate(count);
+    const ends = await Promise.all(
+      Array.from({ length: 60 }, async () => {
+        const end = await turns.take("read", never);
+        if (end) rounds.push(round);
+        // As a page does that is drawn without a pause: by itself it would let the next one in at once.
+        end?.();
+        return end;
+      }),
+    );
+    going = false;
+    expect(ends.filter((end) => end === null)).toHaveLength(5);
+    expect(new Set(rounds).size).toBe(55);
+  });
+
   test("which turn a request waits for", () => {
     expect(laneOf("GET", "/lessons/a/watch")).toBe("watch");
     expect(laneOf("PUT", "/lessons/a/recording")).toBe("upload");
