@@ -69,10 +69,14 @@ test("a gable house with windows is built in two points: view, tray, options, wo
 test("the tray, a posts' handle and the choice of order are reached by keyboard alone", async ({ page }) => {
   const id = await copyOf(page, (l) => ({ ...l, ...emptyQuay("Posts along the quay") }));
   await page.goto(`/lessons/${id}/build`);
-  await page.getByRole("button", { name: "All constructions" }).focus();
-  await page.keyboard.press("Enter");
-  await page.getByRole("button", { name: "Posts, rail" }).last().focus();
-  await page.keyboard.press("Enter");
+  const posts = page.getByRole("button", { name: "Posts, rail" });
+  // A page that is still waking up does not hear a key: it is pressed until all constructions stand beside the tray.
+  await expect(async () => {
+    if ((await posts.count()) < 2)
+      await page.getByRole("button", { name: "All constructions" }).press("Enter");
+    await expect(posts).toHaveCount(2, { timeout: 2000 });
+  }).toPass({ timeout: 20_000 });
+  await posts.last().press("Enter");
   await page.getByRole("button", { name: "Put it in the middle" }).focus();
   await page.keyboard.press("Enter");
   await saved(page);
