@@ -1,6 +1,7 @@
 import { worked } from "#server/jobs/kept.server.ts";
 import { listPrints, logPrint } from "#server/prints.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
+import { PlaceError } from "../lesson/PlaceError.tsx";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { hasUnsaved } from "../lesson/use-save-line.ts";
 import { HandOut } from "../places/hand-out/HandOut.tsx";
@@ -31,7 +32,7 @@ const keyOf = (lessonId: string | undefined) => `hand-out/${lessonId}`;
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
   freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 
-export { shouldRevalidate };
+export { PlaceError as ErrorBoundary, shouldRevalidate };
 
 export default function HandOutRoute({ loaderData, params }: Route.ComponentProps) {
   useKept(keyOf(params.lessonId), loaderData);

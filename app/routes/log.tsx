@@ -5,6 +5,7 @@ import { listRevisions, listSetAside, restore } from "#server/lessons.server.ts"
 import { LARGEST_FORM_BYTES } from "#server/limits.ts";
 import { listPrints } from "#server/prints.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
+import { PlaceError } from "../lesson/PlaceError.tsx";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { hasUnsaved } from "../lesson/use-save-line.ts";
 import { Log } from "../places/log/Log.tsx";
@@ -43,7 +44,7 @@ const keyOf = (lessonId: string | undefined) => `log/${lessonId}`;
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
   freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 
-export { shouldRevalidate };
+export { PlaceError as ErrorBoundary, shouldRevalidate };
 
 export default function LogRoute({ loaderData, params }: Route.ComponentProps) {
   useKept(keyOf(params.lessonId), loaderData);

@@ -1,6 +1,7 @@
 import { findCurrentTake } from "#core/lesson";
 import { findFile } from "#server/files/store.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
+import { PlaceError } from "../lesson/PlaceError.tsx";
 import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
 import { hasUnsaved } from "../lesson/use-save-line.ts";
 import { Rehearse } from "../places/rehearse/Rehearse.tsx";
@@ -18,7 +19,7 @@ const keyOf = (lessonId: string | undefined) => `rehearse/${lessonId}`;
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
   freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 
-export { shouldRevalidate };
+export { PlaceError as ErrorBoundary, shouldRevalidate };
 
 export default function RehearseRoute({ loaderData, params }: Route.ComponentProps) {
   useKept(keyOf(params.lessonId), loaderData);

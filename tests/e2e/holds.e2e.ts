@@ -19,7 +19,7 @@ interface Own {
   end(): Promise<void>;
 }
 
-async function own(env: Record<string, string> = {}): Promise<Own> {
+async function own(page: Page, env: Record<string, string> = {}): Promise<Own> {
   const [folder, port] = [newFolder(), await freePort()];
   const server = await startServer(folder, { env, port });
   const lesson = env.REGULANDA_PASSPHRASE ? "" : await bringInFile(server.home, textOf("quay-crates"));
@@ -33,6 +33,8 @@ async function own(env: Record<string, string> = {}): Promise<Own> {
       one.server = await startServer(folder, { env: next, port });
     },
     end: async () => {
+      // A page that is still loading would report what its server's end cuts off.
+      await page.goto("about:blank");
       await one.server.kill();
       rmSync(folder, { recursive: true, force: true });
     },
@@ -119,7 +121,7 @@ test.describe("an edit that cannot be saved", () => {
     test(`because the database is ${name}: the edits stay, also over a reload, and go when it can be written again`, async ({
       page,
     }) => {
-      const o = await own();
+      const o = await own(page);
       try {
         await atTheCrate(page, o);
         await nudge(page, 2);
@@ -153,7 +155,7 @@ test.describe("an edit that cannot be saved", () => {
     page,
   }) => {
     // SQLite's own limit of a database's size stands for the disk.
-    const o = await own({ REGULANDA_LARGEST_DATABASE_MB: "0.24" });
+    const o = await own(page, { REGULANDA_LARGEST_DATABASE_MB: "0.24" });
     try {
       await atTheCrate(page, o);
       await expect(async () => {
@@ -180,7 +182,7 @@ test.describe("an edit that cannot be saved", () => {
   test("because the lesson is gone: the page stays with its edits, and offers them as a lesson of their own", async ({
     page,
   }) => {
-    const o = await own();
+    const o = await own(page);
     try {
       await atTheCrate(page, o);
       await nudge(page, 1);
@@ -194,15 +196,20 @@ test.describe("an edit that cannot be saved", () => {
       await expect(trouble(page)).toContainText("not in the server's store any more");
       await expect(trouble(page)).toContainText("bring it in on the shelf as a lesson of its own");
       await copyHolds(page, before + 2);
+      // Another place has nothing to show of it; the lesson round it stays, and the way back.
       await page.getByRole("link", { name: "Log" }).click();
+      await expect(page.getByRole("heading", { name: "That did not work" })).toBeVisible();
       await expect(trouble(page)).toBeVisible();
+      await page.getByRole("link", { name: "Build" }).click();
+      await page.getByRole("button", { name: /^1\. / }).click();
+      await expect(fromLeft(page)).toHaveValue(new RegExp(`^${before + 2}\\b`));
     } finally {
       await o.end();
     }
   });
 
   test("what is left when one goes to the shelf at once is still saved", async ({ page }) => {
-    const o = await own();
+    const o = await own(page);
     try {
       await atTheCrate(page, o);
       const before = Number.parseFloat(await fromLeft(page).inputValue());
@@ -221,7 +228,7 @@ test("a page from elsewhere can open this one by a link, and nothing else: no wr
   expectedErrors,
 }) => {
   expectedErrors.push(/.*/);
-  const o = await own();
+  const o = await own(page);
   const foreign = createServer((_, res) => {
     res.setHeader("Content-Type", "text/html");
     res.end(`<!doctype html><title>elsewhere</title><a id="link" href="${o.server.home}/lessons/${o.lesson}/build">open</a>
@@ -334,7 +341,7 @@ test("behind a passphrase: asked for by the page one wanted, wrong ones told, an
   expectedErrors,
 }) => {
   expectedErrors.push(/401|EventSource/);
-  const o = await own({
+  const o = await own(page, {
     REGULANDA_PASSPHRASE: "reeds along the quay",
     REGULANDA_NAMES: "quay.school.example",
   });
