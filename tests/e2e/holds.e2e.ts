@@ -7,7 +7,7 @@ import Database from "better-sqlite3";
 import { holdLocked, makeReadOnly, makeWritable } from "../attack/break-store.ts";
 import { bringIn as bringInFile, DEMO as textOf } from "../attack/client.ts";
 import { freePort, newFolder, type Running, startServer } from "../attack/server-process.ts";
-import { expect, test } from "./bench-hand.ts";
+import { test as base, expect } from "./bench-hand.ts";
 
 /** A server of its own, which can be broken without the other tests noticing. */
 interface Own {
@@ -19,7 +19,7 @@ interface Own {
   end(): Promise<void>;
 }
 
-async function own(page: Page, env: Record<string, string> = {}): Promise<Own> {
+async function ownServer(env: Record<string, string> = {}): Promise<Own> {
   const [folder, port] = [newFolder(), await freePort()];
   const server = await startServer(folder, { env, port });
   const lesson = env.REGULANDA_PASSPHRASE ? "" : await bringInFile(server.home, textOf("quay-crates"));
@@ -33,14 +33,27 @@ async function own(page: Page, env: Record<string, string> = {}): Promise<Own> {
       one.server = await startServer(folder, { env: next, port });
     },
     end: async () => {
-      // A page that is still loading would report what its server's end cuts off.
-      await page.goto("about:blank");
       await one.server.kill();
       rmSync(folder, { recursive: true, force: true });
     },
   };
   return one;
 }
+
+/** Tests here ask for servers of their own, which end with them. */
+const test = base.extend<{ own: typeof ownServer }>({
+  own: async ({ page }, use) => {
+    const all: Own[] = [];
+    await use(async (env) => {
+      const one = await ownServer(env);
+      all.push(one);
+      return one;
+    });
+    // A page that is still loading would report what its server's end cuts off.
+    await page.goto("about:blank");
+    for (const one of all) await one.end();
+  },
+});
 
 const status = (page: Page) => page.locator("header [role=status]");
 const trouble = (page: Page) => page.getByRole("alert").filter({ hasText: /wait/ });
@@ -120,115 +133,103 @@ test.describe("an edit that cannot be saved", () => {
   for (const { name, says, break: breakIt } of BROKEN)
     test(`because the database is ${name}: the edits stay, also over a reload, and go when it can be written again`, async ({
       page,
+      own,
     }) => {
-      const o = await own(page);
-      try {
-        await atTheCrate(page, o);
-        await nudge(page, 2);
-        await expect(status(page)).toHaveText("Saved");
-        const before = Number.parseFloat(await fromLeft(page).inputValue());
-        expect(await storedAt(o)).toBeCloseTo(before, 6);
-        const mend = breakIt(o);
-        await nudge(page, 5);
-        await expect(trouble(page)).toContainText(says);
-        await expect(trouble(page)).toContainText("Five edits wait, kept in this browser");
-        await expect(status(page)).toHaveText("Not saved yet");
-        await nudge(page, 3);
-        const shown = before + 8;
-        await expect(fromLeft(page)).toHaveValue(new RegExp(`^${shown}\\b`));
-        await copyHolds(page, shown);
-        // The window is loaded anew: pages can still be read, and what was not saved is there.
-        await page.reload();
-        await page.getByRole("button", { name: /^1\. / }).click();
-        await expect(fromLeft(page)).toHaveValue(new RegExp(`^${shown}\\b`));
-        await expect(trouble(page)).toContainText("Eight edits wait");
-        await mend();
-        await expect(status(page)).toHaveText("Saved", { timeout: 40_000 });
-        await expect(trouble(page)).toBeHidden();
-        expect(await storedAt(o)).toBeCloseTo(shown, 6);
-      } finally {
-        await o.end();
-      }
+      const o = await own();
+      await atTheCrate(page, o);
+      await nudge(page, 2);
+      await expect(status(page)).toHaveText("Saved");
+      const before = Number.parseFloat(await fromLeft(page).inputValue());
+      expect(await storedAt(o)).toBeCloseTo(before, 6);
+      const mend = breakIt(o);
+      await nudge(page, 5);
+      await expect(trouble(page)).toContainText(says);
+      await expect(trouble(page)).toContainText("Five edits wait, kept in this browser");
+      await expect(status(page)).toHaveText("Not saved yet");
+      await nudge(page, 3);
+      const shown = before + 8;
+      await expect(fromLeft(page)).toHaveValue(new RegExp(`^${shown}\\b`));
+      await copyHolds(page, shown);
+      // The window is loaded anew: pages can still be read, and what was not saved is there.
+      await page.reload();
+      await page.getByRole("button", { name: /^1\. / }).click();
+      await expect(fromLeft(page)).toHaveValue(new RegExp(`^${shown}\\b`));
+      await expect(trouble(page)).toContainText("Eight edits wait");
+      await mend();
+      await expect(status(page)).toHaveText("Saved", { timeout: 40_000 });
+      await expect(trouble(page)).toBeHidden();
+      expect(await storedAt(o)).toBeCloseTo(shown, 6);
     });
 
   test("because the disk is full: said with what to do, every edit that was made is there once there is room", async ({
     page,
+    own,
   }) => {
     // SQLite's own limit of a database's size stands for the disk.
-    const o = await own(page, { REGULANDA_LARGEST_DATABASE_MB: "0.24" });
-    try {
-      await atTheCrate(page, o);
-      await expect(async () => {
-        await nudge(page, 10);
-        await expect(trouble(page)).toContainText("The disk of the server is full: make room on it.", {
-          timeout: 2000,
-        });
-      }).toPass({ timeout: 40_000 });
-      const shown = Number.parseFloat(await fromLeft(page).inputValue());
-      expect(await storedAt(o)).toBeLessThan(shown);
-      await copyHolds(page, shown);
-      await o.restart();
-      await page
-        .getByRole("button", { name: "Try again" })
-        .click({ timeout: 3000 })
-        .catch(() => null);
-      await expect(status(page)).toHaveText("Saved", { timeout: 60_000 });
-      expect(await storedAt(o)).toBeCloseTo(shown, 6);
-    } finally {
-      await o.end();
-    }
+    const o = await own({ REGULANDA_LARGEST_DATABASE_MB: "0.24" });
+    await atTheCrate(page, o);
+    await expect(async () => {
+      await nudge(page, 10);
+      await expect(trouble(page)).toContainText("The disk of the server is full: make room on it.", {
+        timeout: 2000,
+      });
+    }).toPass({ timeout: 40_000 });
+    const shown = Number.parseFloat(await fromLeft(page).inputValue());
+    expect(await storedAt(o)).toBeLessThan(shown);
+    await copyHolds(page, shown);
+    await o.restart();
+    await page
+      .getByRole("button", { name: "Try again" })
+      .click({ timeout: 3000 })
+      .catch(() => null);
+    await expect(status(page)).toHaveText("Saved", { timeout: 60_000 });
+    expect(await storedAt(o)).toBeCloseTo(shown, 6);
   });
 
   test("because the lesson is gone: the page stays with its edits, and offers them as a lesson of their own", async ({
     page,
+    own,
   }) => {
-    const o = await own(page);
-    try {
-      await atTheCrate(page, o);
-      await nudge(page, 1);
-      await expect(status(page)).toHaveText("Saved");
-      const before = Number.parseFloat(await fromLeft(page).inputValue());
-      const other = new Database(join(o.folder, "regulanda.sqlite"));
-      other.pragma("foreign_keys = OFF");
-      for (const table of ["digests", "pictures", "revisions", "lessons"]) other.exec(`delete from ${table}`);
-      other.close();
-      await nudge(page, 2);
-      await expect(trouble(page)).toContainText("not in the server's store any more");
-      await expect(trouble(page)).toContainText("bring it in on the shelf as a lesson of its own");
-      await copyHolds(page, before + 2);
-      // Another place has nothing to show of it; the lesson round it stays, and the way back.
-      await page.getByRole("link", { name: "Log" }).click();
-      await expect(page.getByRole("heading", { name: "That did not work" })).toBeVisible();
-      await expect(trouble(page)).toBeVisible();
-      await page.getByRole("link", { name: "Build" }).click();
-      await page.getByRole("button", { name: /^1\. / }).click();
-      await expect(fromLeft(page)).toHaveValue(new RegExp(`^${before + 2}\\b`));
-    } finally {
-      await o.end();
-    }
+    const o = await own();
+    await atTheCrate(page, o);
+    await nudge(page, 1);
+    await expect(status(page)).toHaveText("Saved");
+    const before = Number.parseFloat(await fromLeft(page).inputValue());
+    const other = new Database(join(o.folder, "regulanda.sqlite"));
+    other.pragma("foreign_keys = OFF");
+    for (const table of ["digests", "pictures", "revisions", "lessons"]) other.exec(`delete from ${table}`);
+    other.close();
+    await nudge(page, 2);
+    await expect(trouble(page)).toContainText("not in the server's store any more");
+    await expect(trouble(page)).toContainText("bring it in on the shelf as a lesson of its own");
+    await copyHolds(page, before + 2);
+    // Another place has nothing to show of it; the lesson round it stays, and the way back.
+    await page.getByRole("link", { name: "Log" }).click();
+    await expect(page.getByRole("heading", { name: "That did not work" })).toBeVisible();
+    await expect(trouble(page)).toBeVisible();
+    await page.getByRole("link", { name: "Build" }).click();
+    await page.getByRole("button", { name: /^1\. / }).click();
+    await expect(fromLeft(page)).toHaveValue(new RegExp(`^${before + 2}\\b`));
   });
 
-  test("what is left when one goes to the shelf at once is still saved", async ({ page }) => {
-    const o = await own(page);
-    try {
-      await atTheCrate(page, o);
-      const before = Number.parseFloat(await fromLeft(page).inputValue());
-      await nudge(page, 12);
-      await page.getByRole("link", { name: "Regulanda: back to the shelf" }).click();
-      await expect(page.getByRole("heading", { level: 3 }).first()).toBeVisible();
-      await expect.poll(() => storedAt(o), { timeout: 20_000 }).toBeCloseTo(before + 12, 6);
-    } finally {
-      await o.end();
-    }
+  test("what is left when one goes to the shelf at once is still saved", async ({ page, own }) => {
+    const o = await own();
+    await atTheCrate(page, o);
+    const before = Number.parseFloat(await fromLeft(page).inputValue());
+    await nudge(page, 12);
+    await page.getByRole("link", { name: "Regulanda: back to the shelf" }).click();
+    await expect(page.getByRole("heading", { level: 3 }).first()).toBeVisible();
+    await expect.poll(() => storedAt(o), { timeout: 20_000 }).toBeCloseTo(before + 12, 6);
   });
 });
 
 test("a page from elsewhere can open this one by a link, and nothing else: no write, no picture, no frame", async ({
   page,
+  own,
   expectedErrors,
 }) => {
   expectedErrors.push(/.*/);
-  const o = await own(page);
+  const o = await own();
   const foreign = createServer((_, res) => {
     res.setHeader("Content-Type", "text/html");
     res.end(`<!doctype html><title>elsewhere</title><a id="link" href="${o.server.home}/lessons/${o.lesson}/build">open</a>
@@ -237,151 +238,144 @@ test("a page from elsewhere can open this one by a link, and nothing else: no wr
   });
   await new Promise<void>((listening) => foreign.listen(0, "127.0.0.1", listening));
   const elsewhere = `http://127.0.0.1:${(foreign.address() as AddressInfo).port}`;
-  try {
-    const before = await (await fetch(`${o.server.home}/lessons/${o.lesson}/file`)).text();
-    const asked: string[] = [];
-    page.on("response", (r) => {
-      if (r.url().startsWith(o.server.home)) asked.push(`${r.request().method()} ${r.status()}`);
-    });
-    for (const from of [elsewhere, elsewhere.replace("127.0.0.1", "localhost")]) {
-      await page.goto(from);
-      await page.evaluate(
-        async ({ home, lesson }) => {
-          const edit = JSON.stringify({
-            intent: "changes",
-            base: 1,
-            changes: [{ id: "lesson", field: "title", value: "Not yours" }],
-          });
-          const tries: [string, RequestInit][] = [
-            [`/lessons/${lesson}/save`, { method: "POST", mode: "no-cors", body: edit }],
-            [
-              `/lessons/${lesson}/save`,
-              { method: "POST", mode: "no-cors", headers: { "Content-Type": "text/plain" }, body: edit },
-            ],
-            [
-              `/lessons/${lesson}/save`,
-              { method: "POST", headers: { "Content-Type": "application/json" }, body: edit },
-            ],
-            [
-              `/lessons/${lesson}/save`,
-              {
-                method: "POST",
-                mode: "no-cors",
-                headers: { "Content-Type": "application/x-www-form-urlencoded" },
-                body: edit,
-              },
-            ],
-            ["/bundles", { method: "PUT", headers: { "Content-Type": "application/zip" }, body: "x" }],
-            [
-              "/?index",
-              {
-                method: "POST",
-                mode: "no-cors",
-                body: new URLSearchParams({ intent: "put-away", id: lesson }),
-              },
-            ],
-            [`/lessons/${lesson}/hand-out`, { method: "POST", mode: "no-cors" }],
-          ];
-          for (const [path, init] of tries) await fetch(`${home}${path}`, init).catch(() => null);
-          const form = document.getElementById("form") as HTMLFormElement;
-          for (const [enctype, path] of [
-            ["text/plain", `/lessons/${lesson}/save`],
-            ["application/x-www-form-urlencoded", "/?index"],
-            ["multipart/form-data", "/?index"],
-          ] as const) {
-            form.action = `${home}${path}`;
-            form.enctype = enctype;
-            form.innerHTML =
-              '<input name="intent" value="new"><input name="title" value="Not yours"><input name="unit" value="mm">';
-            form.submit();
-            await new Promise((later) => setTimeout(later, 200));
-          }
-          const picture = document.getElementById("picture") as HTMLImageElement;
-          picture.src = `${home}/mark.svg`;
-          await new Promise((later) => {
-            picture.onload = picture.onerror = later;
-          });
-          if (picture.naturalWidth > 0) throw new Error("the picture is shown elsewhere");
-        },
-        { home: o.server.home, lesson: o.lesson },
-      );
-      await page.evaluate((home) => {
-        (document.getElementById("frame") as HTMLIFrameElement).src = home;
-      }, o.server.home);
-      await page.waitForTimeout(600);
-      expect(
-        page
-          .frames()
-          .some(
-            (f) =>
-              f.url().startsWith(o.server.home) &&
-              f.url() !== "chrome-error://chromewebdata/" &&
-              f !== page.mainFrame() &&
-              f.childFrames().length > 0,
-          ),
-      ).toBe(false);
-      await expect(page.frameLocator("#frame").getByRole("heading")).toHaveCount(0);
-    }
-    expect(asked.length).toBeGreaterThan(6);
-    expect([...new Set(asked)].filter((a) => / [23]\d\d$/.test(a))).toEqual([]);
-    expect(await (await fetch(`${o.server.home}/lessons/${o.lesson}/file`)).text()).toBe(before);
-    expect(await (await fetch(o.server.home)).text()).not.toContain("Not yours");
-    await page.goto(elsewhere);
-    await page.locator("#link").click();
-    await expect(page.getByRole("button", { name: /^1\. / })).toBeVisible();
-  } finally {
-    foreign.close();
-    await o.end();
+  const before = await (await fetch(`${o.server.home}/lessons/${o.lesson}/file`)).text();
+  const asked: string[] = [];
+  page.on("response", (r) => {
+    if (r.url().startsWith(o.server.home)) asked.push(`${r.request().method()} ${r.status()}`);
+  });
+  for (const from of [elsewhere, elsewhere.replace("127.0.0.1", "localhost")]) {
+    await page.goto(from);
+    await page.evaluate(
+      async ({ home, lesson }) => {
+        const edit = JSON.stringify({
+          intent: "changes",
+          base: 1,
+          changes: [{ id: "lesson", field: "title", value: "Not yours" }],
+        });
+        const tries: [string, RequestInit][] = [
+          [`/lessons/${lesson}/save`, { method: "POST", mode: "no-cors", body: edit }],
+          [
+            `/lessons/${lesson}/save`,
+            { method: "POST", mode: "no-cors", headers: { "Content-Type": "text/plain" }, body: edit },
+          ],
+          [
+            `/lessons/${lesson}/save`,
+            { method: "POST", headers: { "Content-Type": "application/json" }, body: edit },
+          ],
+          [
+            `/lessons/${lesson}/save`,
+            {
+              method: "POST",
+              mode: "no-cors",
+              headers: { "Content-Type": "application/x-www-form-urlencoded" },
+              body: edit,
+            },
+          ],
+          ["/bundles", { method: "PUT", headers: { "Content-Type": "application/zip" }, body: "x" }],
+          [
+            "/?index",
+            {
+              method: "POST",
+              mode: "no-cors",
+              body: new URLSearchParams({ intent: "put-away", id: lesson }),
+            },
+          ],
+          [`/lessons/${lesson}/hand-out`, { method: "POST", mode: "no-cors" }],
+        ];
+        for (const [path, init] of tries) await fetch(`${home}${path}`, init).catch(() => null);
+        const form = document.getElementById("form") as HTMLFormElement;
+        for (const [enctype, path] of [
+          ["text/plain", `/lessons/${lesson}/save`],
+          ["application/x-www-form-urlencoded", "/?index"],
+          ["multipart/form-data", "/?index"],
+        ] as const) {
+          form.action = `${home}${path}`;
+          form.enctype = enctype;
+          form.innerHTML =
+            '<input name="intent" value="new"><input name="title" value="Not yours"><input name="unit" value="mm">';
+          form.submit();
+          await new Promise((later) => setTimeout(later, 200));
+        }
+        const picture = document.getElementById("picture") as HTMLImageElement;
+        picture.src = `${home}/mark.svg`;
+        await new Promise((later) => {
+          picture.onload = picture.onerror = later;
+        });
+        if (picture.naturalWidth > 0) throw new Error("the picture is shown elsewhere");
+      },
+      { home: o.server.home, lesson: o.lesson },
+    );
+    await page.evaluate((home) => {
+      (document.getElementById("frame") as HTMLIFrameElement).src = home;
+    }, o.server.home);
+    await page.waitForTimeout(600);
+    expect(
+      page
+        .frames()
+        .some(
+          (f) =>
+            f.url().startsWith(o.server.home) &&
+            f.url() !== "chrome-error://chromewebdata/" &&
+            f !== page.mainFrame() &&
+            f.childFrames().length > 0,
+        ),
+    ).toBe(false);
+    await expect(page.frameLocator("#frame").getByRole("heading")).toHaveCount(0);
   }
+  expect(asked.length).toBeGreaterThan(6);
+  expect([...new Set(asked)].filter((a) => / [23]\d\d$/.test(a))).toEqual([]);
+  expect(await (await fetch(`${o.server.home}/lessons/${o.lesson}/file`)).text()).toBe(before);
+  expect(await (await fetch(o.server.home)).text()).not.toContain("Not yours");
+  await page.goto(elsewhere);
+  await page.locator("#link").click();
+  await expect(page.getByRole("button", { name: /^1\. / })).toBeVisible();
+  foreign.close();
 });
 
 test("behind a passphrase: asked for by the page one wanted, wrong ones told, and a session that ends costs no edit", async ({
   page,
+  own,
   context,
   expectedErrors,
 }) => {
   expectedErrors.push(/401|EventSource/);
-  const o = await own(page, {
+  const o = await own({
     REGULANDA_PASSPHRASE: "reeds along the quay",
     REGULANDA_NAMES: "quay.school.example",
   });
   const { home } = o.server;
-  try {
-    await page.goto(`${home}/?sort=title`);
-    await expect(page.locator("input[name=passphrase]")).toBeFocused();
-    await page.keyboard.type("seeds along the quay");
-    await page.keyboard.press("Enter");
-    await expect(page.getByText("That is not it.")).toBeVisible();
-    await page.locator("input[name=passphrase]").fill("reeds along the quay");
-    await page.keyboard.press("Enter");
-    await page.waitForURL(`${home}/?sort=title`);
-    await page.getByRole("textbox", { name: /title/i }).first().fill("Weir");
-    await page.keyboard.press("Enter");
-    await page.waitForURL(/\/lessons\/weir\/paper/);
-    await context.clearCookies();
-    await page.getByRole("link", { name: "Hand out" }).click();
-    await expect(page.getByRole("heading", { name: "The passphrase is asked for" })).toBeVisible();
-    await page.getByRole("link", { name: "Enter it" }).click();
-    await page.locator("input[name=passphrase]").fill("reeds along the quay");
-    await page.keyboard.press("Enter");
-    await page.waitForURL(`${home}/lessons/weir/hand-out`);
-    await page.getByRole("link", { name: "Plan" }).click();
-    await expect(page.getByRole("radio", { name: "Fold twice" })).toBeVisible();
-    await context.clearCookies();
-    await page.getByRole("radio", { name: "Fold twice" }).check();
-    await expect(trouble(page)).toContainText("The server asks for the passphrase again. One edit waits");
-    const [other] = await Promise.all([
-      context.waitForEvent("page"),
-      page.getByRole("link", { name: "Enter the passphrase" }).click(),
-    ]);
-    await other.locator("input[name=passphrase]").fill("reeds along the quay");
-    await other.keyboard.press("Enter");
-    await other.waitForURL(`${home}/`);
-    // By itself, or at a press: whichever is first.
-    await expect(status(page)).toHaveText("Saved", { timeout: 40_000 });
-    const file = await page.request.get(`${home}/lessons/weir/file`);
-    expect(((await file.json()) as { plan: { centre: string } }).plan.centre).toBe("fold");
-  } finally {
-    await o.end();
-  }
+  await page.goto(`${home}/?sort=title`);
+  await expect(page.locator("input[name=passphrase]")).toBeFocused();
+  await page.keyboard.type("seeds along the quay");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("That is not it.")).toBeVisible();
+  await page.locator("input[name=passphrase]").fill("reeds along the quay");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(`${home}/?sort=title`);
+  await page.getByRole("textbox", { name: /title/i }).first().fill("Weir");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/lessons\/weir\/paper/);
+  await context.clearCookies();
+  await page.getByRole("link", { name: "Hand out" }).click();
+  await expect(page.getByRole("heading", { name: "The passphrase is asked for" })).toBeVisible();
+  await page.getByRole("link", { name: "Enter it" }).click();
+  await page.locator("input[name=passphrase]").fill("reeds along the quay");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(`${home}/lessons/weir/hand-out`);
+  await page.getByRole("link", { name: "Plan" }).click();
+  await expect(page.getByRole("radio", { name: "Fold twice" })).toBeVisible();
+  await context.clearCookies();
+  await page.getByRole("radio", { name: "Fold twice" }).check();
+  await expect(trouble(page)).toContainText("The server asks for the passphrase again. One edit waits");
+  const [other] = await Promise.all([
+    context.waitForEvent("page"),
+    page.getByRole("link", { name: "Enter the passphrase" }).click(),
+  ]);
+  await other.locator("input[name=passphrase]").fill("reeds along the quay");
+  await other.keyboard.press("Enter");
+  await other.waitForURL(`${home}/`);
+  // By itself, or at a press: whichever is first.
+  await expect(status(page)).toHaveText("Saved", { timeout: 40_000 });
+  const file = await page.request.get(`${home}/lessons/weir/file`);
+  expect(((await file.json()) as { plan: { centre: string } }).plan.centre).toBe("fold");
 });
