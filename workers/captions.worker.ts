@@ -5,11 +5,15 @@ import { type Captions, readCaptions } from "#core/narration";
 export type CaptionsRequest = File;
 export type CaptionsAnswer =
   | { readonly kind: "progress"; readonly share: number }
-  | { readonly kind: "read"; readonly read: Parsed<Captions> };
+  | { readonly kind: "read"; readonly read: Parsed<Captions> }
+  /** The file was moved, changed or taken away since it was chosen. */
+  | { readonly kind: "gone" };
 
 self.onmessage = async ({ data: file }: MessageEvent<CaptionsRequest>) => {
   const tell = (share: number) => self.postMessage({ kind: "progress", share } satisfies CaptionsAnswer);
-  const text = await file.text();
+  // Left to itself, a failing wait in a worker is an error that the page never hears.
+  const text = await file.text().catch(() => null);
+  if (text === null) return self.postMessage({ kind: "gone" } satisfies CaptionsAnswer);
   tell(0.1);
   const read = readCaptions(text, (share) => tell(0.1 + share * 0.9));
   self.postMessage({ kind: "read", read } satisfies CaptionsAnswer);

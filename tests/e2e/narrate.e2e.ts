@@ -117,6 +117,26 @@ test("captions that are not quite as their format wants are read, and each cue l
   await expect(page.getByText(/^8000 cues, 16000 words/)).toBeVisible({ timeout: 30_000 });
 });
 
+test("a caption file that is gone since it was chosen is said to be, and another can be chosen", async ({
+  page,
+}) => {
+  // As the browser answers once the file under a chosen name was moved (W3C, File API: NotReadableError).
+  const gone = 'Blob.prototype.text = () => Promise.reject(new DOMException("moved", "NotReadableError"));';
+  await page.route(/captions\.worker/, async (route) => {
+    const script = await route.fetch();
+    await route.fulfill({ response: script, body: `${gone}${await script.text()}` });
+  });
+  const id = await copyOf(page, (l) => ({ ...l, title: "Gone from the quay", takes: [], currentTake: null }));
+  await page.goto(`/lessons/${id}/narrate`);
+  await bringInCaptions(page, "quay.vtt", CAPTIONS);
+  await expect(
+    page.getByText('"quay.vtt" could not be read. Nothing was changed; choose it again.'),
+  ).toBeVisible();
+  await page.unroute(/captions\.worker/);
+  await bringInCaptions(page, "quay.vtt", CAPTIONS);
+  await expect(page.getByText(/^3 cues/)).toBeVisible();
+});
+
 test("a recording is brought in and plays; one over the limit or of another kind is refused in words", async ({
   page,
   expectedErrors,

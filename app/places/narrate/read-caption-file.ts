@@ -23,13 +23,15 @@ export function readCaptionFile(
     type: "module",
   });
   const answer = new Promise<Parsed<Captions>>((resolve) => {
+    const failed = () =>
+      resolve(refuse(`"${file.name}" could not be read. Nothing was changed; choose it again.`));
     worker.onmessage = ({ data }: MessageEvent<CaptionsAnswer>) => {
       if (data.kind === "progress") onProgress(data.share);
-      else resolve(data.read);
+      else if (data.kind === "read") resolve(data.read);
+      else failed();
     };
-    // A file that was moved or taken away since it was chosen, or a page that could not fetch what reads it.
-    worker.onerror = () =>
-      resolve(refuse(`"${file.name}" could not be read. Nothing was changed; try again.`));
+    // The page could not fetch what reads it.
+    worker.onerror = failed;
   });
   worker.postMessage(file satisfies CaptionsRequest);
   return answer.finally(() => worker.terminate());
