@@ -92,7 +92,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
           `${s.number}. ${s.title}  [${formatClock(startMs(s.id))}]`,
           ...s.instruction,
           ...s.notes,
-          s.readings.length > 0 ? `Readings: ${s.readings.join("; ")}` : "",
+          s.why,
           s.check ? `Check: ${s.check}` : "",
         ]
           .filter(Boolean)

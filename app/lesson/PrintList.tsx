@@ -18,6 +18,7 @@ const SAID: Readonly<Record<CardState, string>> = {
   good: "still good",
   "times-moved": "times moved",
   stale: "out of date",
+  older: "made by an older version of the program: print once more",
   gone: "no longer in the lesson",
 };
 
@@ -34,7 +35,7 @@ export function PrintList({ prints }: { prints: readonly PrintRecord[] }) {
               <LocalTime at={print.printedAt} />
             </b>{" "}
             revision {print.revision}
-            {(["stale", "gone", "times-moved", "good"] as const).map((state) => {
+            {(["stale", "older", "gone", "times-moved", "good"] as const).map((state) => {
               const cards = print.cards.filter((c) => c.state === state);
               if (cards.length === 0) return null;
               return (

@@ -1,22 +1,28 @@
 import type { Step } from "#core/steps";
 import styles from "./StepWords.module.css";
 
-/** What is said of a step: instruction, notes, readings, check and slip. */
+/** What is said of a step: instruction, reason, check and slip. */
 export function StepWords({ step }: { step: Step }) {
   return (
     <article className={styles.words} aria-live="polite">
       <h2>
         <span className={styles.number}>{step.number}</span> {step.title}
       </h2>
-      {step.instruction.map((sentence) => (
-        <p key={sentence}>{sentence}</p>
-      ))}
+      {step.actions.length > 1 ? (
+        <ol className={styles.actions}>
+          {step.actions.map((action) => (
+            <li key={action}>{action}</li>
+          ))}
+        </ol>
+      ) : (
+        <p>{step.actions[0]}</p>
+      )}
       <StepNotes step={step} />
     </article>
   );
 }
 
-/** What goes with the instruction of a step: notes, readings, check and slip. */
+/** What goes with the instruction of a step: notes, reason, check and slip. */
 export function StepNotes({ step }: { step: Step }) {
   return (
     <>
@@ -25,13 +31,7 @@ export function StepNotes({ step }: { step: Step }) {
           {note}
         </p>
       ))}
-      {step.readings.length > 0 ? (
-        <ul className={styles.readings}>
-          {step.readings.map((reading) => (
-            <li key={reading}>{reading}</li>
-          ))}
-        </ul>
-      ) : null}
+      {step.why ? <p className={styles.why}>{step.why}</p> : null}
       {step.check ? (
         <p>
           <b>Check</b> {step.check}

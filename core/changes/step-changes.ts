@@ -13,14 +13,18 @@ function partId(move: Move): string {
   return `${move.objectId}/${move.phase}~${move.id.slice(move.objectId.length + 1)}`;
 }
 
-/** Parts a step before one of its moves; null where nothing can be parted. */
+/** Parts a step before one of its moves, or before the next action where the move is in the middle of one; null where nothing can be parted. */
 export function cutStep(lesson: Lesson, moves: readonly Move[], step: Step, before: number): Change[] | null {
-  const [last, first] = [moves[before - 1], moves[before]];
-  if (!first || !last || before <= step.firstMove || before > step.lastMove) return null;
+  const at = step.cuts.find((cut) => cut >= before) ?? step.lastMove + 1;
+  const [last, first] = [moves[at - 1], moves[at]];
+  if (!first || !last || before <= step.firstMove || at > step.lastMove) return null;
   const stretch = `${first.objectId}/${first.phase}`;
   // Where two stretches were told together, or a cut was closed again, parting them undoes that.
-  if (`${last.objectId}/${last.phase}` !== stretch) return [setStep(stretch, "joined", null)];
-  if (lesson.steps[stretch]?.cutBefore?.includes(first.id)) return [setStep(partId(first), "joined", null)];
+  // Rubbing out goes with its thing by itself: told apart, it has to be said.
+  if (`${last.objectId}/${last.phase}` !== stretch)
+    return [setStep(stretch, "joined", lesson.steps[stretch]?.joined === true ? null : false)];
+  if (lesson.steps[stretch]?.cutBefore?.includes(first.id) || lesson.steps[partId(first)]?.joined)
+    return [setStep(partId(first), "joined", null)];
   const cuts = lesson.steps[stretch]?.cutBefore ?? [];
   return [setStep(stretch, "cutBefore", [...cuts, first.id])];
 }
@@ -36,14 +40,15 @@ export function joinStep(
   if (!before) return null;
   const stretch = uncutId(step.id);
   const first = moves[step.firstMove];
-  if (step.id !== stretch && first) {
+  // A part the educator cut goes back; one that was cut for being too much is joined against that.
+  if (step.id !== stretch && first && lesson.steps[stretch]?.cutBefore?.includes(first.id)) {
     const left = (lesson.steps[stretch]?.cutBefore ?? []).filter((id) => id !== first.id);
     return [
       setStep(stretch, "cutBefore", left.length > 0 ? left : null),
       ...(lesson.steps[step.id] ? [forgetStep(step.id)] : []),
     ];
   }
-  return [setStep(step.id, "joined", true)];
+  return [setStep(step.id, "joined", lesson.steps[step.id]?.joined === false ? null : true)];
 }
 
 /** What the educator says differently about a step; null takes a word of theirs back. */

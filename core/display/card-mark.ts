@@ -12,14 +12,14 @@ export interface MarkedCard {
   readonly number: number;
   readonly title: string;
   readonly instruction: string;
-  readonly reading: string;
+  readonly why: string;
   readonly check: string;
   readonly notes: string;
   readonly slip: string;
 }
 
 /** How marks are made today; it is their first letter. Version 1 had none in front. */
-const VERSION = "2";
+const VERSION = "3";
 
 /**
  * A short mark of a card, its version and six characters of 30 (about 29 bits) of SHA-256 (FIPS 180-4) over picture and
@@ -32,26 +32,14 @@ export function cardMark(card: MarkedCard): string {
   return VERSION + lettersOf(first);
 }
 
-/** The mark of a card as it was made when another was printed: so cards printed before a change of version stay good. */
-export function markLike(printed: string, card: MarkedCard): string | null {
-  if (printed.length === LETTERS) return markOfVersion1(card);
-  return printed.startsWith(VERSION) ? cardMark(card) : null;
-}
-
-/** 64-bit FNV-1a (Fowler, Noll and Vo, from memory), folded: slow, and kept for cards that carry it. */
-function markOfVersion1(card: MarkedCard): string {
-  const text = textOf(card);
-  let hash = 0xcbf29ce484222325n;
-  for (let i = 0; i < text.length; i++) {
-    hash ^= BigInt(text.charCodeAt(i));
-    hash = (hash * 0x100000001b3n) & 0xffffffffffffffffn;
-  }
-  return lettersOf(hash ^ (hash >> 31n));
+/** Whether a mark was made before steps were told as they are now: its card has to be printed once more. */
+export function isOlderMark(mark: string): boolean {
+  return mark.length === LETTERS || (mark[0] ?? "") < VERSION;
 }
 
 /** Picture and words as one text, numbers to 0.01 mm. The order of the words is part of every version. */
-function textOf({ picture, number, title, instruction, reading, check, notes, slip }: MarkedCard): string {
-  const words = { number, title, instruction, reading, check, notes, slip };
+function textOf({ picture, number, title, instruction, why, check, notes, slip }: MarkedCard): string {
+  const words = { number, title, instruction, why, check, notes, slip };
   return JSON.stringify([picture.box, picture.marks, words], (_, value) =>
     typeof value === "number" ? Math.round(value * 100) / 100 : value,
   );

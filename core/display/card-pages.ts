@@ -134,36 +134,70 @@ function layCard(card: Card, box: Box, textMm: number, lessonTitle: string, meas
     )[0] ?? "";
   text("lesson", { x: inner.x, y: footY }, [lesson], { size: footSize, colour: "quiet" });
 
-  // Words above the foot, then the picture takes all that is left.
+  // Words above the foot, then the picture takes all that is left. Actions are numbered where there are several.
+  const several = card.actions.length > 1;
   const paragraphs = [
-    { part: "instruction", words: card.instruction, weight: "regular" as const, colour: "ink" as const },
-    { part: "notes", words: card.notes, weight: "regular" as const, colour: "ink" as const },
-    { part: "reading", words: card.reading, weight: "bold" as const, colour: "ink" as const },
+    ...card.actions.map((words, i) => ({
+      part: `action-${i + 1}`,
+      words,
+      lead: several ? `${i + 1}` : "",
+      weight: "regular" as const,
+      colour: "ink" as const,
+    })),
+    { part: "notes", words: card.notes, lead: "", weight: "regular" as const, colour: "ink" as const },
+    { part: "why", words: card.why, lead: "", weight: "regular" as const, colour: "quiet" as const },
     {
       part: "check",
-      words: card.check === "" ? "" : `Check: ${card.check}`,
+      words: card.check,
+      lead: card.check === "" ? "" : "box",
       weight: "regular" as const,
-      colour: "quiet" as const,
+      colour: "ink" as const,
     },
   ].filter((p) => p.words !== "");
   let size = textMm;
+  const indentOf = (lead: string) => (lead === "" ? 0 : size * 1.25);
   const laid = () =>
-    paragraphs.map((p) => ({ ...p, lines: wrap(p.words, inner.width, size, p.weight, measure) }));
+    paragraphs.map((p) => ({
+      ...p,
+      indent: indentOf(p.lead),
+      lines: wrap(p.words, inner.width - indentOf(p.lead), size, p.weight, measure),
+    }));
   const heightOf = (all: { lines: string[] }[]) =>
-    all.reduce((sum, p) => sum + p.lines.length * size * LEADING + size * 0.45, 0);
+    all.reduce((sum, p) => sum + p.lines.length * size * LEADING + size * 0.35, 0);
   // Long wordings shrink a little before they squeeze the picture below half the card.
   while (heightOf(laid()) > (footY - y) * 0.5 && size > textMm * 0.7) size *= 0.95;
   const finished = laid();
   let textY = footY - footSize * 1.9 - heightOf(finished) + size;
   const pictureBox = { x: inner.x, y, width: inner.width, height: textY - size * 1.4 - y };
   for (const p of finished) {
-    text(p.part, { x: inner.x, y: textY }, p.lines, { size, weight: p.weight, colour: p.colour });
-    textY += p.lines.length * size * LEADING + size * 0.45;
+    if (p.lead === "box")
+      marks.push(tickBox(id("tick"), { x: inner.x, y: textY - size * 0.78 }, size * 0.82));
+    else if (p.lead !== "")
+      text(`${p.part}-number`, { x: inner.x, y: textY }, [p.lead], { size, weight: "bold", colour: "new" });
+    text(p.part, { x: inner.x + p.indent, y: textY }, p.lines, { size, weight: p.weight, colour: p.colour });
+    textY += p.lines.length * size * LEADING + size * 0.35;
   }
   return [...layPictures(card, pictureBox, textMm, id, measure), ...marks];
 }
 
 const LEADING = 1.32;
+
+/** A box to tick beside the check. */
+function tickBox(id: string, at: Spot, side: number): Mark {
+  return {
+    kind: "path",
+    id,
+    points: [
+      at,
+      { x: at.x + side, y: at.y },
+      { x: at.x + side, y: at.y + side },
+      { x: at.x, y: at.y + side },
+    ],
+    closed: true,
+    ink: { colour: "ink", width: 0.25, dash: [] },
+    fill: null,
+  };
+}
 
 /** A wrong picture smaller than this shows nothing. */
 const LEAST_SLIP_MM = 26;

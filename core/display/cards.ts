@@ -2,7 +2,7 @@ import type { Paper } from "../paper/index.ts";
 import type { Schedule } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
-import { cardMark, markLike } from "./card-mark.ts";
+import { cardMark, isOlderMark } from "./card-mark.ts";
 import { drawSlip } from "./draw-slip.ts";
 import { drawStep } from "./draw-state.ts";
 import type { Drawing } from "./mark.ts";
@@ -16,8 +16,10 @@ export interface Card {
   /** Lesson time at which the step starts. */
   readonly startMs: number;
   readonly picture: Drawing;
+  /** What the hands do, in order: the numbered list of the card. */
+  readonly actions: readonly string[];
   readonly instruction: string;
-  readonly reading: string;
+  readonly why: string;
   readonly check: string;
   readonly notes: string;
   /** The likely slip and, where it can be drawn, its wrong picture. */
@@ -41,7 +43,7 @@ export function makeCards(source: {
       number: step.number,
       title: step.title,
       instruction: step.instruction.join(" "),
-      reading: step.readings.join(" · "),
+      why: step.why,
       check: step.check,
       notes: step.notes.join(" "),
       slip: step.slip,
@@ -53,6 +55,7 @@ export function makeCards(source: {
       startMs: startOf.get(step.id) ?? 0,
       picture,
       slipPicture,
+      actions: step.actions,
       ...words,
       mark: cardMark({ picture, ...words }),
     };
@@ -67,14 +70,14 @@ export interface PrintedCard {
   readonly startMs: number;
 }
 
-export type CardState = "good" | "times-moved" | "stale" | "gone";
+export type CardState = "good" | "times-moved" | "stale" | "older" | "gone";
 
 /** How a printed card stands to the lesson as it is now. */
 export function stateOfPrinted(printed: PrintedCard, cards: readonly Card[]): CardState {
+  if (isOlderMark(printed.mark)) return "older";
   const card = cards.find((c) => c.stepId === printed.stepId);
   if (!card) return "gone";
-  const now = card.mark === printed.mark ? card.mark : markLike(printed.mark, card);
-  if (now !== printed.mark) return "stale";
+  if (card.mark !== printed.mark) return "stale";
   // Cards show whole seconds: a shift that does not change them does not change the card.
   return Math.floor(card.startMs / 1000) === Math.floor(printed.startMs / 1000) ? "good" : "times-moved";
 }

@@ -9,6 +9,8 @@ import type { Drawing, Mark, Spot } from "./mark.ts";
 
 /** How far beside the point a beginner's ruler lies, as a part of the line's length; common practice, no published source. */
 const MISS = 0.06;
+/** A line shorter than this shows no slip. */
+const LEAST_MM = 8;
 const LEAN_RAD = (6 * Math.PI) / 180;
 
 /** The likely slip of a step as a picture: the sheet before the step, and the step's own lines drawn wrongly. */
@@ -23,9 +25,27 @@ export function drawSlip(paper: Paper, sheet: Sheet, step: Step, medium: Medium)
       s.pieces.length > 0 &&
       s.trace.kind === "straight",
   );
-  const wrong = lines.flatMap((stroke, i) => wrongMark(stroke, kind, i, lines.length));
-  if (wrong.length === 0) return null;
+  const wrong = lines
+    .flatMap((stroke, i) => wrongMark(stroke, kind, i, lines.length))
+    .filter((mark) => isOnSheet(mark, sheet));
+  // On lines too short to lean the slip shows nothing.
+  const longest = Math.max(0, ...wrong.map(lengthOf));
+  if (wrong.length === 0 || longest < LEAST_MM) return null;
   return { ...before, marks: [...before.marks, ...wrong], alt: `Not like this: ${step.slip}` };
+}
+
+/** A slip is shown on the sheet: a guide's far end may lie well beyond it. */
+function isOnSheet(mark: Mark, { widthMm, heightMm }: Sheet): boolean {
+  const slack = 0.1 * widthMm;
+  return (
+    mark.kind === "path" &&
+    mark.points.every((p) => p.x > -slack && p.y > -slack && p.x < widthMm + slack && p.y < heightMm + slack)
+  );
+}
+
+function lengthOf(mark: Mark): number {
+  const [a, b] = mark.kind === "path" ? mark.points : [];
+  return a && b ? Math.hypot(b.x - a.x, b.y - a.y) : 0;
 }
 
 function wrongMark(stroke: PaperStroke, kind: SlipKind, i: number, count: number): Mark[] {

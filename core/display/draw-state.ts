@@ -2,6 +2,7 @@ import { fillsAfter, type Paper, paperAfter } from "../paper/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
 import type { Medium } from "./ink.ts";
+import { letterMarks } from "./letter-marks.ts";
 import type { Drawing, Mark } from "./mark.ts";
 import { drawWith, type Pen } from "./pen.ts";
 import { fillMarks, strokeMarks } from "./stroke-marks.ts";
@@ -50,7 +51,8 @@ export function drawState(
 export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawing {
   const alt = `Step ${step.number}: ${step.title}. ${step.instruction.join(" ")}`;
   if (step.kind !== "erase") {
-    return { ...drawState(paper, sheet, step.lastMove, step.firstMove, medium), alt };
+    const state = drawState(paper, sheet, stateShown(paper, step), step.firstMove, medium);
+    return { ...state, marks: [...state.marks, ...letterMarks(step, sheet, state.marks, medium)], alt };
   }
   const moveIndex = step.firstMove - 1;
   const marks = paperAfter(paper, moveIndex).flatMap(({ stroke, pieces }) => [
@@ -65,7 +67,18 @@ export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium)
       { moveIndex, emphasis: "going", medium },
     ),
   ]);
-  return inLayers(sheet, fillMarks(fillsAfter(paper, moveIndex)), marks, alt);
+  const drawing = inLayers(sheet, fillMarks(fillsAfter(paper, moveIndex)), marks, alt);
+  return { ...drawing, marks: [...drawing.marks, ...letterMarks(step, sheet, drawing.marks, medium)] };
+}
+
+/** The move up to which a step is shown: where it ends with rubbing out, what it works with still stands. */
+function stateShown(paper: Paper, step: Step): number {
+  const erased = paper.strokes.flatMap((s) =>
+    s.pieces.flatMap((p) =>
+      p.diesAt !== null && p.diesAt >= step.firstMove && p.diesAt <= step.lastMove ? [p.diesAt] : [],
+    ),
+  );
+  return erased.length === 0 ? step.lastMove : Math.min(...erased) - 1;
 }
 
 /** Tones lie under all lines, new lines over those that stood before. */

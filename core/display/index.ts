@@ -1,5 +1,5 @@
 export { type CanvasSurface, canvasPen } from "./canvas-pen.ts";
-export { cardMark, type MarkedCard, markLike } from "./card-mark.ts";
+export { cardMark, isOlderMark, type MarkedCard } from "./card-mark.ts";
 export type { HandOut, MeasureText } from "./card-pages.ts";
 export { HandOutSchema, layCardPages } from "./card-pages.ts";
 export type { Card, CardState, PrintedCard } from "./cards.ts";
@@ -10,6 +10,7 @@ export { drawState, drawStep } from "./draw-state.ts";
 export type { Frame, FrameOptions, FrameSource } from "./frame-at.ts";
 export { frameAt } from "./frame-at.ts";
 export type { Emphasis, Medium } from "./ink.ts";
+export { letterMarks } from "./letter-marks.ts";
 export type { Colour, Drawing, Ink, Mark, Spot } from "./mark.ts";
 export { strokeIdOf } from "./mark.ts";
 export { spotsOf } from "./move-mark.ts";

@@ -12,6 +12,8 @@ export interface RuledLine extends Named {
   readonly rule: LineRule;
   readonly stroke: StrokePlan;
   readonly finds?: readonly (Named & { readonly rule: PointRule })[];
+  /** Ids of the points the pencil is set down and lifted at. */
+  readonly ends?: readonly [string, string];
 }
 
 /**
@@ -134,6 +136,7 @@ export class Drafter {
       lines: [{ id, called: line.called, rule: line.rule }],
       points: (line.finds ?? []).map((p) => this.#pointMade(p, p.rule)),
       stroke: line.stroke,
+      ends: line.ends ?? null,
     });
     return id;
   }
@@ -158,6 +161,7 @@ export class Drafter {
       points: what.points ?? NONE,
       lines: what.lines ?? NONE,
       stroke: what.stroke ?? null,
+      ends: what.ends ?? null,
       erases: what.erases ?? NONE,
       uses: what.uses ?? NONE,
       quarters: what.quarters ?? 0,

@@ -11,6 +11,7 @@ export type {
   Move,
   PointMade,
   PointRule,
+  SheetCorner,
   SheetEdge,
   StrokePlan,
   StrokeRole,

@@ -175,6 +175,8 @@ export interface Move {
   readonly points: readonly PointMade[];
   readonly lines: readonly LineMade[];
   readonly stroke: StrokePlan | null;
+  /** Ids of the two points a ruled stroke is drawn between, found or not; null where it has no named ends. */
+  readonly ends: readonly [string, string] | null;
   /** For "erase": the objects whose tails go, with whatever these objects cover. */
   readonly erases: readonly string[];
   /** For "circle": the points circled. */

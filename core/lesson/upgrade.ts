@@ -10,10 +10,23 @@ export type Upgrade = (lesson: RawLesson) => RawLesson;
  * What leads from each version to the next: at index 0 from version 1 to 2. A version ever shipped has a golden document
  * in `tests/golden/lessons`; a rise is only for what an older document cannot be read as, never for an optional addition.
  */
-export const UPGRADES: readonly Upgrade[] = [];
+export const UPGRADES: readonly Upgrade[] = [saidOfWholePhases];
 
 /** The version of documents that are written now. */
-export const LESSON_VERSION = 1;
+export const LESSON_VERSION = 2;
+
+/** Until version 2 a phase was one step: what was said of a step is said of the whole of its phase. */
+function saidOfWholePhases(lesson: RawLesson): RawLesson {
+  const { steps } = lesson;
+  if (typeof steps !== "object" || steps === null || Array.isArray(steps)) return lesson;
+  const said = Object.entries(steps).map(([id, own]) => {
+    const plain = typeof own === "object" && own !== null && !Array.isArray(own) && !id.includes("~");
+    const speaks =
+      plain && ["title", "instruction", "kind", "holdMs"].some((field) => Object.hasOwn(own, field));
+    return [id, speaks ? { ...own, whole: true } : own];
+  });
+  return { ...lesson, steps: Object.fromEntries(said) };
+}
 
 export type Upgraded =
   | { readonly kind: "current"; readonly lesson: RawLesson; readonly from: number }

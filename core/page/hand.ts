@@ -269,6 +269,7 @@ export function handOn(d: Drafter, known: Knowledge) {
       called: options.called ?? name.replaceAll("-", " "),
       rule,
       stroke: strokePlan(known, from, to, null, options),
+      ends: [known.id(from), known.id(to)],
     });
     known.keepLine(known.spaceLine(name, from, to));
   }
@@ -282,6 +283,10 @@ export function handOn(d: Drafter, known: Knowledge) {
       also: known.namesakes(name),
     });
     known.find(name);
+  }
+
+  function endsOf([start, end]: readonly [string, string]): readonly [string, string] {
+    return [known.id(start), known.id(end)];
   }
 
   function ruleLine(name: string, from: string, to: string, rule: LineRule, options: RuleOptions): void {
@@ -308,6 +313,7 @@ export function handOn(d: Drafter, known: Knowledge) {
       rule,
       stroke: strokePlan(known, from, to, rule, options),
       finds,
+      ends: endsOf(options.between ?? [from, to]),
     };
     if (options.template) d.template(drawn);
     else d.rule(drawn);

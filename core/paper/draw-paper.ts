@@ -97,6 +97,7 @@ function drawStroke(
     firmFrom: number,
     leaves: boolean,
     stoppedBy: readonly string[],
+    behindOwn: readonly Interval[] = NOTHING,
   ): PaperStroke => ({
     id: move.id,
     objectId: move.objectId,
@@ -109,6 +110,7 @@ function drawStroke(
     firmFrom,
     runsOff: leaves,
     stoppedBy,
+    behindOwn,
   });
   if (laid.flat) {
     const rubbed = "rubbedOut" in plan && plan.rubbedOut;
@@ -128,7 +130,13 @@ function drawStroke(
   const life = lifeOf(inDepth, moveIndex, kept, occluders, own, rubbedOutAt, hidden);
   const isGuide = plan.plane === "space" && plan.tailTo !== null;
   return {
-    stroke: strokeWith(life.pieces, isGuide ? closesAt : moveIndex, runsOff(kept, cut), life.stoppedBy),
+    stroke: strokeWith(
+      life.pieces,
+      isGuide ? closesAt : moveIndex,
+      runsOff(kept, cut),
+      life.stoppedBy,
+      life.behindOwn,
+    ),
     coveredForGood: life.coveredForGood,
   };
 }
@@ -177,6 +185,7 @@ function ownOccluder(memo: PaperMemo, planned: PlannedSolid): [string, Occluder]
 interface Life {
   readonly pieces: readonly StrokePiece[];
   readonly stoppedBy: readonly string[];
+  readonly behindOwn: readonly Interval[];
   /** Objects that cover part of the stroke while nothing rubs that part out. */
   readonly coveredForGood: readonly string[];
 }
@@ -190,7 +199,7 @@ function lifeOf(
   tailDiesAt: number | null,
   hidden: (occluder: Occluder) => readonly Interval[],
 ): Life {
-  if (onPaper.length === 0) return { pieces: [], stoppedBy: [], coveredForGood: [] };
+  if (onPaper.length === 0) return { pieces: [], stoppedBy: [], behindOwn: NOTHING, coveredForGood: [] };
   const never: Interval[] = [];
   const stoppedBy: string[] = [];
   const covered: Covered[] = [];
@@ -218,16 +227,24 @@ function lifeOf(
   // Tails left on purpose (pen) run behind things by design; only edges that show through are a fault.
   const coveredForGood: string[] = [];
   for (const c of covered) if (c.at === null && c.from < stroke.cut - 1e-9) coveredForGood.push(c.by);
-  return { pieces, stoppedBy: stoppedBy.length > 1 ? stoppedBy.sort() : stoppedBy, coveredForGood };
+  return {
+    pieces,
+    stoppedBy: stoppedBy.length > 1 ? stoppedBy.sort() : stoppedBy,
+    behindOwn: own?.solid.solid.opaque ? behindOwn : NOTHING,
+    coveredForGood,
+  };
 
   function describe(piece: Interval): StrokePiece {
     const middle = (piece.from + piece.to) / 2;
     const part = middle > stroke.cut ? "tail" : isInside(middle, dotted) ? "dotted" : "edge";
     let diesAt = part === "tail" ? tailDiesAt : null;
+    let behind: string | null = null;
     for (const c of covered)
-      if (c.at !== null && middle > c.from && middle < c.to && (diesAt === null || c.at < diesAt))
+      if (c.at !== null && middle > c.from && middle < c.to && (diesAt === null || c.at < diesAt)) {
         diesAt = c.at;
-    return { from: piece.from, to: piece.to, part, diesAt };
+        behind = c.by;
+      }
+    return { from: piece.from, to: piece.to, part, diesAt, ...(behind === null ? {} : { behind }) };
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Finding } from "../base/index.ts";
 import type { StrokeRole } from "../drafter/index.ts";
-import { isPoint, type PaperPoint, type Region, type Trace } from "../geometry/index.ts";
+import { type Interval, isPoint, type PaperPoint, type Region, type Trace } from "../geometry/index.ts";
 
 /** A stretch of a stroke that lies on the paper for a while; `from` and `to` are shares of the stroke, 0 to 1. */
 export interface StrokePiece {
@@ -10,6 +10,8 @@ export interface StrokePiece {
   readonly part: "edge" | "tail" | "dotted";
   /** Index of the move that rubs it out; null when it stays. */
   readonly diesAt: number | null;
+  /** The object it is rubbed out for, because that covers it; left out where it goes with its own thing. */
+  readonly behind?: string;
 }
 
 /** A line on the paper, from the moment it is drawn. A dot is a stroke whose two ends are one point. */
@@ -29,6 +31,8 @@ export interface PaperStroke {
   readonly runsOff: boolean;
   /** Ids of the objects already drawn that stop it. */
   readonly stoppedBy: readonly string[];
+  /** Stretches that its own solid hides, as shares of the stroke: never drawn. */
+  readonly behindOwn: readonly Interval[];
 }
 
 /** A filled stretch of the paper; its pieces die one by one as nearer things are drawn over it. */

@@ -1,6 +1,6 @@
 import type { Finding, Keep } from "../base/index.ts";
 import { type Evaluation, evaluate } from "../drafter/index.ts";
-import { findCurrentTake, type Lesson } from "../lesson/index.ts";
+import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import { withDrawingMends } from "../mends/index.ts";
 import { type Heard, understand, type Word, wordsOf } from "../narration/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
@@ -13,7 +13,7 @@ import {
   type Schedule,
   scheduleSteps,
 } from "../schedule/index.ts";
-import { groupSteps, type Step, type Telling } from "../steps/index.ts";
+import { findStep, groupSteps, moveOfStepId, type Step, type Telling } from "../steps/index.ts";
 import { type DrawnLesson, drawStages } from "./draw-lesson.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
 import { goingOnFrom } from "./memory.ts";
@@ -50,8 +50,8 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
 
   const telling = keep(
     "telling",
-    [reading, help, ruler],
-    (): Telling => ({ ...(reading && { reading }), ...(help && { help }), ...(ruler && { ruler }) }),
+    [reading, help, ruler, ageBand],
+    (): Telling => ({ ageBand, ...(reading && { reading }), ...(help && { help }), ...(ruler && { ruler }) }),
   );
   const grouped = keep("steps", [program, evaluation, paper, view, telling, lesson.steps], (parts) =>
     groupSteps(
@@ -61,7 +61,7 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
   );
   const { steps } = grouped;
 
-  const take = findCurrentTake(lesson);
+  const take = takeOf(lesson, steps, moves, keep);
   const { cues = NO_CUES } = take?.narration ?? {};
   const words = keep("words", [cues], () => cues.flatMap(wordsOf));
   const heard = keep("understanding", [cues], () => understand(cues));
@@ -92,7 +92,13 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
 
   const { parts, sessionMinutes, gates } = lesson.plan;
   const taught = keep("parts", [steps, schedule, parts, sessionMinutes, gates], () =>
-    partsOf(steps, schedule, lesson.plan),
+    partsOf(steps, schedule, {
+      sessionMinutes,
+      ...(parts === undefined ? {} : { parts }),
+      ...(gates
+        ? { gates: gates.map((g) => ({ ...g, after: findStep(g.after, steps, moves)?.id ?? g.after })) }
+        : {}),
+    }),
   );
   const { deliverable, centre } = lesson.plan;
   const seen = keep("drawing judged", [program, view, paper, drawn.sheet, deliverable, centre], () =>
@@ -132,6 +138,42 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
       ...taught.findings,
     ],
   };
+}
+
+/**
+ * The current take with its anchors at the steps there are now: a place kept for a step that begins elsewhere since is the
+ * start of the step its move begins, or a place for that move inside its step.
+ */
+function takeOf(
+  lesson: Lesson,
+  steps: readonly Step[],
+  moves: DrawnLesson["moves"],
+  keep: Keep,
+): Take | null {
+  const take = findCurrentTake(lesson);
+  if (!take) return null;
+  const [anchors, strokeAnchors] = [take.anchors, take.strokeAnchors];
+  const placed = keep("anchors", [anchors, strokeAnchors, steps, moves], () => {
+    const known = new Set(steps.map((s) => s.id));
+    const strays = Object.entries(anchors).filter(([id]) => !known.has(id));
+    if (strays.length === 0) return { anchors, strokeAnchors };
+    const starts = { ...anchors };
+    const strokes = { ...strokeAnchors };
+    for (const [id, anchor] of strays) {
+      const index = moveOfStepId(id, moves);
+      const step = findStep(id, steps, moves);
+      const move = index === null ? undefined : moves[index];
+      if (!step || !move) continue;
+      if (index === step.firstMove && !starts[step.id]) starts[step.id] = anchor;
+      else if ((move.stroke || move.hand === "erase") && !strokes[move.id]) strokes[move.id] = anchor;
+      else continue;
+      delete starts[id];
+    }
+    return { anchors: starts, strokeAnchors: strokes };
+  });
+  const { anchors: a, strokeAnchors: s } = placed;
+  if (a === anchors) return take;
+  return keep("take", [take, placed], () => ({ ...take, anchors: a, ...(s ? { strokeAnchors: s } : {}) }));
 }
 
 const NO_CUES: NonNullable<NonNullable<Lesson["takes"][number]["narration"]>["cues"]> = [];

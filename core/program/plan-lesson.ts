@@ -72,13 +72,16 @@ export function planLesson(
   view: View,
   keep: Keep = makeAnew,
 ): Program {
-  const sheet = new Drafter(SHEET_ID);
-  if (drawnAs.centre !== "none") drawCentre(sheet, view.sheet, drawnAs.centre);
-  drawHorizon(sheet, view, drawnAs.centre !== "none");
-  drawVanishingPoints(sheet, view);
+  const sheet = keep("sheet", [view, drawnAs.centre], () => {
+    const d = new Drafter(SHEET_ID);
+    if (drawnAs.centre !== "none") drawCentre(d, view.sheet, drawnAs.centre);
+    drawHorizon(d, view, drawnAs.centre !== "none");
+    drawVanishingPoints(d, view);
+    return d.moves;
+  });
 
   const scene = keep("scene", [objects, view], (parts) => solveScene(objects, view, parts));
-  const planned: Move[] = [...sheet.moves];
+  const planned: Move[] = [...sheet];
   const findings: Finding[] = [];
   const drawings = new Map<string, ObjectDrawing>();
   const drawn: { objectId: string; solid: Solid; depthGroup: string }[] = [];
@@ -112,10 +115,14 @@ export function planLesson(
     }
     planned.push(...drawing.moves);
     if (drawnAs.erase === "each-object") {
-      const d = new Drafter(object.id);
-      d.phase("erase");
-      d.erase(drawn.length === 0 ? [object.id, SHEET_ID] : [object.id]);
-      planned.push(...d.moves);
+      const isFirst = drawn.length === 0;
+      const erasing = keep(`erasing/${object.id}`, [isFirst], () => {
+        const d = new Drafter(object.id);
+        d.phase("erase");
+        d.erase(isFirst ? [object.id, SHEET_ID] : [object.id]);
+        return d.moves;
+      });
+      planned.push(...erasing);
     }
     drawn.push({ objectId: object.id, solid: built.solid, depthGroup });
   }

@@ -1,6 +1,7 @@
 import type { Drafter } from "../drafter/index.ts";
 import type { Plan } from "../plan/index.ts";
 import {
+  callHeightPoint,
   callVanishingPoint,
   findVanishingPoint,
   paperToWorld,
@@ -140,7 +141,10 @@ export function drawHorizon(d: Drafter, view: View, hasCentre: boolean): void {
   d.rule({ name: "horizon", called: "horizon", rule: { kind: "join", points: [left, right] }, stroke });
 }
 
-/** Marks every finite vanishing point on the horizon, measured from the left edge. */
+/**
+ * Marks every finite vanishing point: on the horizon, measured from the left edge; the third one, of a three-point view, from
+ * the sheet's edges.
+ */
 export function drawVanishingPoints(d: Drafter, view: View): void {
   d.phase("vanishing-points");
   for (const frame of view.frames) {
@@ -161,5 +165,22 @@ export function drawVanishingPoints(d: Drafter, view: View): void {
         rubbedOut: false,
       });
     }
+    markHeightPoint(d, view, frame);
   }
+}
+
+/** Where uprights lean they run to a point of their own, above or below: marked as the others are, once for all frames. */
+function markHeightPoint(d: Drafter, view: View, frame: View["frames"][number]): void {
+  const at = findVanishingPoint(view, frame, "height");
+  if (!at || frame !== view.frames[0]) return;
+  const called = callHeightPoint(view, at);
+  d.measureFromEdges({
+    name: called.replaceAll(" ", "-"),
+    called,
+    across: { edge: "left", mm: at.xMm },
+    down: { edge: "top", mm: at.yMm },
+    at,
+    role: "vanishing-point",
+    rubbedOut: false,
+  });
 }

@@ -66,6 +66,25 @@ export function drawSwept(page: Page, side: ProfileSide, start: string, seeThrou
   sweepProfile(page, sweep, seeThrough);
 }
 
+/** Where a far curve begins and ends no edge leads: a light line to the vanishing point does, and is rubbed out again. */
+function ruleSeams(page: Page, sweep: Axis): { id: string; from: string; to: string }[] {
+  const arcs = page.solid.edges.filter((e) => e.arc && page.shows(e) && !page.isRuled(e.id));
+  return page.solid.edges.flatMap((e) => {
+    if (e.axis !== sweep || !e.smooth || page.isRuled(e.id)) return [];
+    const [from, to] = page.isFound(e.from) ? [e.from, e.to] : [e.to, e.from];
+    const carries = arcs.some((arc) => arc.from === to || arc.to === to);
+    if (!carries || !page.isFound(from) || page.isFound(to)) return [];
+    page.ruleAlong(e.id, from, to, sweep, {
+      role: "construction",
+      light: true,
+      tail: true,
+      called: "light line for the curve",
+    });
+    page.countAsRuled(e.id);
+    return [{ id: e.id, from, to }];
+  });
+}
+
 /** With so many corners to send back, a class loses count: circle them first. */
 const WORTH_CIRCLING = 5;
 
@@ -78,9 +97,11 @@ function sweepProfile(page: Page, sweep: Axis, seeThrough: boolean): void {
   const corners = page.guidesToRule(sweep).map((g) => g.from);
   if (corners.length >= WORTH_CIRCLING) page.circle("corners", corners);
   page.ruleGuides(sweep);
+  const seams = ruleSeams(page, sweep);
   page.phase("close");
   page.markDepth(sweep);
   page.ruleRemaining((edge) => page.shows(edge));
+  for (const { id, from, to } of seams) if (!page.isFound(to)) page.measureOnLine(to, from, id);
   page.curveRemaining((edge) => page.shows(edge));
   if (!seeThrough) return;
   page.phase("see-through");

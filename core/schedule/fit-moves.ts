@@ -106,7 +106,9 @@ export function fitMoves({
   slowest: { readonly pace: number; readonly natural: number; readonly room: number };
   findings: readonly Finding[];
 } {
-  const { spans, misplaced } = spansOf(step, toldMs, endMs, tied, hand);
+  // No ruler is laid before an eraser.
+  const laid = hand.map((ms, m) => (moves[m]?.hand === "erase" ? 0 : ms * RULER_LAID));
+  const { spans, misplaced } = spansOf(step, toldMs, endMs, tied, laid);
   const made: MoveTiming[] = [];
   let slowest = { pace: 1, natural: 0, room: 0 };
   for (const [k, span] of spans.entries()) {
@@ -114,7 +116,7 @@ export function fitMoves({
     // The class draws while the picture is held: by then the demonstrator has finished. A ruler may lie through a hold.
     const began = span.tied?.atMs ?? span.fromMs;
     const drawnBy = holds.find((h) => h.lessonFrom > began && h.lessonFrom < limit)?.lessonFrom ?? limit;
-    const fitted = fitSpan(span, drawnBy, hand, moves);
+    const fitted = fitSpan(span, drawnBy, hand, laid, moves);
     made.push(...fitted.moves);
     if (fitted.pace < slowest.pace) slowest = fitted;
   }
@@ -141,7 +143,7 @@ function spansOf(
   toldMs: number,
   endMs: number,
   tied: ReadonlyMap<number, Tied>,
-  hand: readonly number[],
+  laid: readonly number[],
 ): { spans: readonly Span[]; misplaced: readonly number[] } {
   const spans: Span[] = [];
   const misplaced: number[] = [];
@@ -154,7 +156,7 @@ function spansOf(
       misplaced.push(m);
       continue;
     }
-    const laidMs = Math.min((hand[m] ?? 0) * RULER_LAID, at.atMs - latest);
+    const laidMs = Math.min(laid[m] ?? 0, at.atMs - latest);
     if (m > open.firstMove) spans.push({ ...open, lastMove: m - 1 });
     open = { fromMs: at.atMs - laidMs, firstMove: m, tied: { ...at, laidMs } };
     latest = at.atMs;
@@ -168,10 +170,11 @@ function fitSpan(
   span: Span,
   drawnBy: number,
   hand: readonly number[],
+  laid: readonly number[],
   moves: readonly Move[],
 ): { moves: readonly MoveTiming[]; pace: number; natural: number; room: number } {
   const began = span.tied?.atMs ?? span.fromMs;
-  const spent = span.tied ? (hand[span.firstMove] ?? 0) * RULER_LAID : 0;
+  const spent = span.tied ? (laid[span.firstMove] ?? 0) : 0;
   const natural = hand.slice(span.firstMove, span.lastMove + 1).reduce((a, b) => a + b, 0) - spent;
   const room = drawnBy - began;
   const pace = natural > room ? room / natural : 1;
@@ -188,7 +191,7 @@ function fitSpan(
       moveIndex: m,
       wordId: tied?.wordId ?? null,
       startMs: within(tied ? span.fromMs : at),
-      drawFromMs: within(tied ? tied.atMs : at + takes * RULER_LAID),
+      drawFromMs: within(tied ? tied.atMs : at + (laid[m] ?? 0) * pace),
       drawToMs: within(at + takes * LINE_DRAWN),
       endMs: within(at + takes),
     });

@@ -6,7 +6,7 @@ import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
 import { type Anchors, anchoredWords, anchorFinding } from "./anchor.ts";
 import { type EditMap, nearestLesson, sourceToLesson } from "./edit-map.ts";
-import { handTimesMs, tellingMs, waitMs } from "./estimate.ts";
+import { handTimesMs, inPractice, tellingMs, waitMs } from "./estimate.ts";
 import { fitMoves, type MoveTiming, NOTHING_TIED, tiedMoves } from "./fit-moves.ts";
 
 /** A step's stretch of lesson time, [startMs, endMs). */
@@ -60,7 +60,7 @@ const TOO_FAST = 1 / 3;
  * tied to a word puts its pencil down there, and the moves round it fit themselves between.
  */
 export function scheduleSteps(input: ScheduleInput): Schedule {
-  const hand = handTimesMs(input.moves, input.paper, input.pace);
+  const hand = inPractice(handTimesMs(input.moves, input.paper, input.pace), input.steps);
   const handOf = (step: Step) => hand.slice(step.firstMove, step.lastMove + 1).reduce((a, b) => a + b, 0);
   const needMs = (step: Step) => tellingMs(step, input.pace) + handOf(step) + waitMs(step, input.pace);
   const { starts, totalMs, findings } = input.take

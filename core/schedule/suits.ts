@@ -106,6 +106,7 @@ export function termsOf(step: Step): Map<string, number> {
       terms.set(stem, Math.max(terms.get(stem) ?? 0, weight));
     }
   };
+  add(step.expected, 0.8);
   for (const sentence of step.instruction) add(sentence, 0.8);
   add(step.check, 0.4);
   for (const reading of step.readings) add(reading, 0.4);

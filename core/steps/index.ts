@@ -1,6 +1,8 @@
 export { callMove } from "./call-move.ts";
-export type { Telling } from "./fit-words.ts";
-export type { StepsInput } from "./group-steps.ts";
+export { ASIDE_WORDS, CEILINGS, type Ceilings, FAMILY_LINES } from "./ceilings.ts";
+export { STAGES, type Stage } from "./fading.ts";
+export { findStep, moveOfStepId } from "./find-step.ts";
 export { groupSteps } from "./group-steps.ts";
 export type { Step, StepKind, StepOverride, StepWords } from "./step.ts";
 export { StepOverrideSchema } from "./step.ts";
+export type { StepsInput, Telling } from "./steps-input.ts";

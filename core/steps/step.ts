@@ -1,5 +1,8 @@
 import * as v from "valibot";
+import type { PaperPoint } from "../geometry/index.ts";
 import type { SlipKind } from "../recipes/index.ts";
+import type { Told } from "../told/index.ts";
+import type { Stage } from "./fading.ts";
 
 export const STEP_KINDS = ["draw-along", "watch", "measure", "check", "erase", "talk", "optional"] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -24,6 +27,11 @@ export const StepOverrideSchema = v.strictObject({
       v.maxValue(3_600_000, "a hold is at most an hour"),
     ),
   ),
+  /**
+   * Said of a whole phase, before phases were cut by what a class can take in: its words keep the phase in one step, its
+   * title and kind hold for every part, its wait comes after the last.
+   */
+  whole: v.optional(v.boolean()),
   /** Moves before which the step is cut in two; each begins a step of its own, called after it. */
   cutBefore: v.optional(v.pipe(v.array(v.string()), v.maxLength(20, "a step is cut at most 20 times"))),
 });
@@ -48,7 +56,23 @@ export interface StepWords {
 
 /** A stretch of the construction that is told, drawn and carded together. */
 export interface Step extends StepWords {
-  /** `object/phase`: never changes with order or number. */
+  /** How much help it gets: one stage less each time the same comes again. */
+  readonly stage: Stage;
+  /** What its questions are answered with, and what it leaves to the pupil: for the answer sheet. */
+  readonly answers: readonly string[];
+  /** The instruction as a numbered list: each action with its sentences. */
+  readonly actions: readonly string[];
+  /** What the hands are told, act by act, with the sentences that say it. */
+  readonly acts: readonly { readonly told: Told; readonly sentences: readonly string[] }[];
+  /** Where the letters of its words stand on the paper. */
+  readonly letters: readonly { readonly says: string; readonly at: PaperPoint }[];
+  /** Places that its words only count, ringed in the picture. */
+  readonly ringed: readonly PaperPoint[];
+  /** Moves before which it can be told apart: where an action begins, or another line of one. */
+  readonly cuts: readonly number[];
+  /** What a teacher would say while it is drawn: for finding it in speech. */
+  readonly expected: string;
+  /** `object/phase`, and for a later part of a phase `~` and the move it begins with: never changes with order or number. */
   readonly id: string;
   /** 1-based place in the lesson. */
   readonly number: number;

@@ -1,3 +1,4 @@
+import type { PaperPoint } from "../geometry/index.ts";
 import { callFrame } from "./call-frame.ts";
 import { type Axis, type Frame, findVanishingPoint, type View } from "./camera.ts";
 
@@ -7,4 +8,9 @@ export function callVanishingPoint(view: View, frame: Frame, axis: Exclude<Axis,
   const side = paired ? (axis === "depth" ? "left " : "right ") : "";
   const whose = frame.id === view.frames[0]?.id ? "" : ` of ${callFrame(frame.id)}`;
   return `${side}vanishing point${whose}`;
+}
+
+/** What the vanishing point of leaning uprights is called. */
+export function callHeightPoint(view: View, at: PaperPoint): string {
+  return `${at.yMm < view.horizonMm ? "upper" : "lower"} vanishing point`;
 }

@@ -1,5 +1,5 @@
 export { callFrame } from "./call-frame.ts";
-export { callVanishingPoint } from "./call-vanishing-point.ts";
+export { callHeightPoint, callVanishingPoint } from "./call-vanishing-point.ts";
 export type { Axis, Camera, Frame, SpacePoint, Vec3, View } from "./camera.ts";
 export {
   AXES,

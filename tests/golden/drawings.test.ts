@@ -23,7 +23,7 @@ test.each(["glasshouse", "quay-crates"])("the finished paper of %s", async (name
 
 test("a closing step and a rubbing-out as cards show them", async () => {
   const { paper, sheet, steps } = demo("quay-crates");
-  for (const id of ["far-crate/close", "far-crate/erase"]) {
+  for (const id of ["far-crate/guides", "far-crate/close"]) {
     const step = steps.find((s) => s.id === id);
     if (!step) throw new Error(`no step ${id}`);
     await expect(toSvg(drawStep(paper, sheet, step, "card"), PAPER_PALETTE)).toMatchFileSnapshot(

@@ -160,7 +160,7 @@ describe("lesson files that cannot be used", () => {
   };
   test.each([
     ["no lesson", [], /its "format" should be "regulanda-lesson", got nothing/],
-    ["another version", { ...good, version: 2 }, /version 2; this program reads versions up to 1/],
+    ["another version", { ...good, version: 3 }, /version 3; this program reads versions up to 2/],
     ["a missing field", { ...good, sheet: { ...good.sheet, widthMm: undefined } }, /sheet\.widthMm/],
     [
       "a negative sheet",

@@ -18,6 +18,7 @@ const PLOT = [
   "program",
   "paper",
   "still",
+  "told",
   "steps",
   "narration",
   "schedule",

@@ -97,7 +97,7 @@ describe.each(PAPERS)("cards on %s", (paper, width, height) => {
           // The picture is above the words and below the head.
           const picture = own.filter((m) => m.id.includes("/picture/")).map(extentOf);
           const line = (part: string) => words.find((m) => m.id.endsWith(`/${part}`));
-          const instruction = line("instruction");
+          const instruction = line("action-1");
           const title = line("title");
           if (!instruction || !title) throw new Error("no words");
           expect(Math.max(...picture.map((e) => e.bottom))).toBeLessThanOrEqual(extentOf(instruction).top);

@@ -80,10 +80,10 @@ describe("the PDF", () => {
     );
     const text = execFileSync("pdftotext", ["-raw", file, "-"], { encoding: "utf8" }).replace(/\s+/g, " ");
     for (const card of cards) {
-      for (const said of [card.title, card.instruction, card.reading, card.check, card.mark])
+      for (const said of [card.title, ...card.actions, card.why, card.check, card.mark])
         expect(text).toContain(said.replace(/\s+/g, " "));
     }
-    expect(text).toContain("2 1⁄2 in wide");
+    expect(text).toContain("2 1⁄2 in right");
     const fonts = execFileSync("pdffonts", [file], { encoding: "utf8" }).split("\n").slice(2).filter(Boolean);
     expect(fonts.length).toBeGreaterThan(0);
     for (const font of fonts) expect(font).toMatch(/yes\s+yes\s+yes/);

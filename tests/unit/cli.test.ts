@@ -16,8 +16,8 @@ const CAPTIONS = join(HOME, "demo/take/glasshouse-take.vtt");
 
 describe("the command line", () => {
   test("checks a lesson, words its steps and draws its paper", async () => {
-    expect(await run(["check", LESSON])).toMatch(/15 steps, 40 moves, 2:25 long\nnote: /);
-    expect(JSON.parse(await run(["check", LESSON, "--json"]))).toMatchObject({ steps: 15, moves: 40 });
+    expect(await run(["check", LESSON])).toMatch(/12 steps, 40 moves, 2:25 long\nnote: /);
+    expect(JSON.parse(await run(["check", LESSON, "--json"]))).toMatchObject({ steps: 12, moves: 40 });
     expect(await run(["steps", LESSON])).toContain("5. Left bench: to the vanishing point  [0:47]");
     const whole = await run(["draw", LESSON, "--svg"]);
     const early = await run(["draw", LESSON, "--move", "2", "--svg"]);
@@ -30,7 +30,7 @@ describe("the command line", () => {
     const frame = JSON.parse(await run(["frame", LESSON, "--at", "50", "--json"]));
     expect(frame).toMatchObject({ atMs: 50_000, stepId: "left-bench/guides" });
     const out = join(folder, "cards.pdf");
-    expect(await run(["cards", LESSON, "--out", out])).toContain("15 cards");
+    expect(await run(["cards", LESSON, "--out", out])).toContain("12 cards");
     expect(execFileSync("pdfinfo", [out], { encoding: "utf8" })).toMatch(/Pages:\s+4/);
     const narration = JSON.parse(await run(["narration", CAPTIONS, "--json"]));
     expect(narration).toMatchObject({ format: "WebVTT", findings: [] });
@@ -47,7 +47,7 @@ describe("the command line", () => {
     [["check", bad("broken.json", "{")], /broken\.json: This is no lesson file: it is not valid JSON/],
     [
       ["check", bad("old.json", '{"format":"regulanda-lesson","version":0}')],
-      /"version" should be a whole number from 1 to 1, got 0/,
+      /"version" should be a whole number from 1 to 2, got 0/,
     ],
     [["draw", LESSON, "--svg", "--move", "41"], /--move takes a whole number from 0 to 40, got "41"/],
     [["draw", LESSON], /draw needs --svg or --json/],
@@ -123,7 +123,7 @@ describe("narration on the command line", () => {
       (a: { stepId: string; startMs: number }) =>
         Math.abs(a.startMs - (words.get(take?.anchors[a.stepId]?.wordId ?? "") ?? -1e9)) <= 2000,
     );
-    expect(near.length / anchors.length).toBeGreaterThanOrEqual(0.85);
+    expect(near.length / anchors.length).toBeGreaterThanOrEqual(0.8);
   });
 
   test("carries the places to the same captions without loss", async () => {

@@ -60,6 +60,7 @@ function outlines(...lines: readonly (readonly [number, number, number, number])
       firmFrom: i,
       runsOff: false,
       stoppedBy: [],
+      behindOwn: [],
     };
   });
   return { strokes, fills: [], findings: [] };

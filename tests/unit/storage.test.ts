@@ -238,17 +238,17 @@ test("printed cards are judged against the lesson as it is now", async () => {
   const states = async () => (await listPrints(now(), db)).map((p) => p.cards.map((c) => c.state));
   expect(await states()).toEqual([]);
   logPrint(id, 1, now().lesson.handOut, makeCards(computeLesson(now().lesson)), db);
-  expect(await states()).toEqual([["good", "good", "good"]]);
+  expect(await states()).toEqual([["good", "good", "good", "good"]]);
   // A longer telling moves later steps in time; the horizon's own card changes.
   const longer =
     "Draw the horizon straight across the sheet, lightly, from the one mark to the other, without stopping on the way, and look along it once more.";
   saveChanges(id, 1, [{ id: "step/sheet/horizon", field: "instruction", value: longer }], db);
-  expect(await states()).toEqual([["good", "stale", "times-moved"]]);
+  expect(await states()).toEqual([["good", "good", "stale", "times-moved"]]);
   logPrint(id, 2, now().lesson.handOut, makeCards(computeLesson(now().lesson)), db);
   stepBack(id, "undo", 2, db);
   saveChanges(id, 3, [{ id: "plan", field: "centre", value: "none" }], db);
   expect(await states()).toEqual([
-    ["gone", "stale", "stale"],
-    ["gone", "stale", "stale"],
+    ["gone", "gone", "stale", "stale"],
+    ["gone", "gone", "stale", "stale"],
   ]);
 });

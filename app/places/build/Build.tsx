@@ -2,7 +2,7 @@ import { Button } from "@mantine/core";
 import { useEffect, useState } from "react";
 import { countOf, formatClock, sentenceCase } from "#core/base";
 import { moveToPlace } from "#core/changes";
-import { drawState, toolMarks } from "#core/display";
+import { drawState, letterMarks, toolMarks } from "#core/display";
 
 import { isDot } from "#core/paper";
 import type { ComputedLesson, DrawnLesson } from "#core/pipeline";
@@ -75,10 +75,15 @@ export function Build() {
   const finished = drawState(drawn.paper, sheet, shown, newFrom, "bench");
   const drawing = {
     ...finished,
-    marks: [...finished.marks, ...toolsAt(drawn, scrubbed)],
+    marks: [...finished.marks, ...lettersOf(step, scrubbed), ...toolsAt(drawn, scrubbed)],
     alt: "The drawing",
   };
   const frame = view.frames[0];
+
+  /** The letters that the chosen step's words speak of; while moves are stepped through they would stand for others. */
+  function lettersOf(chosenStep: typeof step, at: number | null) {
+    return chosenStep && at === null ? letterMarks(chosenStep, sheet, finished.marks, "bench") : [];
+  }
 
   return (
     <div className={place.sides}>

@@ -36,7 +36,7 @@ export function Script() {
                   step={step}
                   onChange={(words) => commit(sayOfStep(step, "instruction", words || null))}
                 />
-                {step.readings.length > 0 ? <p className={place.quiet}>{step.readings.join(" · ")}</p> : null}
+                {step.why ? <p className={place.quiet}>{step.why}</p> : null}
               </div>
             </li>
           );

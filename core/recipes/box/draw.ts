@@ -77,6 +77,11 @@ function drawTruePart(page: Page, flat: readonly Axis[]): void {
     const edge = page.edgeFrom(FOOT_CORNER, axis);
     if (edge) page.ruleMeasured(edge);
   }
+  // The other upright is measured too: then the last side only joins.
+  const [across, up] = flat;
+  const opposite = across && up ? page.edgeFrom(FOOT_CORNER, across)?.to : undefined;
+  const other = opposite !== undefined && up ? page.edgeFrom(opposite, up) : undefined;
+  if (other) page.ruleMeasured(other);
   const near = (name: string) => AXES.every((axis, i) => flat.includes(axis) || bitsOf(name)[i] === 0);
   page.ruleRemaining((e) => e.axis !== null && flat.includes(e.axis) && near(e.from) && near(e.to));
 }

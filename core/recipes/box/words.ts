@@ -1,13 +1,20 @@
-import { CLOSE, FRONT, type PhraseBook, SEE_THROUGH, TO_VP } from "../phrases.ts";
+import { CLOSE, FRONT, type PhraseBook, SEE_THROUGH, TO_VP, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   front: {
     ...FRONT,
-    title: "{it}: the near corner",
-    why: "No side lies flat on the paper here: everything starts from the corner nearest us.",
-    check: "Measure both ways once more: every line hangs on this corner.",
+    title: [
+      when(["facing"], "{it}: the front"),
+      when(["upright"], "{it}: the near upright"),
+      when([], "{it}: the near corner"),
+    ],
+    why: [
+      when(["facing"], "The front faces us, so it keeps its true shape."),
+      when(["upright"], "The edge nearest us stands upright: all else hangs on it."),
+      when([], "Everything starts from the corner nearest us."),
+    ],
   },
   guides: TO_VP,
-  close: { ...CLOSE, slip: "Drawing the lid level, as if from straight ahead.", slipKind: "level-lid" },
+  close: CLOSE,
   "see-through": SEE_THROUGH,
 };

@@ -3,7 +3,7 @@ import type { PhraseBook } from "../phrases.ts";
 export const words: PhraseBook = {
   skyline: {
     title: "{it}",
-    why: "The eye level stays the straight line: only it carries vanishing points.",
+    why: "Only the eye level carries vanishing points: it stays a straight line.",
     check: "The skyline nowhere falls below the horizon.",
   },
 };

@@ -67,6 +67,7 @@ function drawHouse(page: Page, slice: HouseSlice): void {
   }
   page.ruleReachable((e) => isWall(e) && e.axis !== null && flat.includes(e.axis));
   for (const axis of deep) page.ruleGuides(axis);
+  if (gable) ruleEaveGuide(page, plane[0], gable);
   for (const axis of deep) page.markDepth(axis);
   page.ruleRemaining(isWall);
 
@@ -85,6 +86,18 @@ function drawHouse(page: Page, slice: HouseSlice): void {
       findFarPeak(page, plane[0], sweep, gable, other);
   } else page.phase("roof");
   page.ruleRemaining((e) => page.shows(e));
+}
+
+/** The eaves' line of a gable that runs away goes to its point like the foot: the far upright ends on it. */
+function ruleEaveGuide(page: Page, across: Axis, gable: string): void {
+  const [from, to] = [`${gable}-near-eave`, `${gable}-far-eave`];
+  if (page.isFlat(across) || !page.isFound(from) || page.isFound(to)) return;
+  page.ruleAlong(`${gable}-eave-line`, from, to, across, {
+    ...HELP,
+    tail: true,
+    called: "line of the eaves",
+  });
+  page.countAsRuled(`${gable}-eave-line`);
 }
 
 const HELP = { role: "construction", light: true } as const;
@@ -122,10 +135,15 @@ function findFarPeak(page: Page, across: Axis, sweep: Axis, gable: string, other
   if (!eave) return;
   page.ruleAlong("middle-line", `${gable}-eave-middle`, `${other}-eave-middle`, sweep, {
     ...HELP,
+    tail: true,
     called: "line from the middle of the eaves",
   });
   const opposite = eave === `${other}-far-eave` ? `${other}-near-eave` : `${other}-far-eave`;
-  page.ruleAlong("far-eave-line", eave, opposite, across, { ...HELP, called: "far line of the eaves" });
+  page.ruleAlong("far-eave-line", eave, opposite, across, {
+    ...HELP,
+    tail: true,
+    called: "far line of the eaves",
+  });
   page.ruleAlong("far-upright", `${other}-eave-middle`, `${other}-peak`, "height", {
     ...HELP,
     called: "upright over the far wall's middle",

@@ -1,25 +1,28 @@
-import type { PhraseBook } from "../phrases.ts";
+import { type PhraseBook, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   walls: {
     title: "{it}: the walls",
     why: "A house is a box first, up to its eaves.",
-    check: "Uprights match the sheet's edge.",
-    slip: "Uprights that lean.",
+    check: [
+      when(["guide"], "The ruler touches corner and point together, every time."),
+      when(["upright"], "Uprights run like the sheet's side edges."),
+    ],
+    slip: [when(["upright"], "Uprights that lean.")],
     slipKind: "leaning",
   },
   peak: {
     title: "{it}: the peak",
-    why: "The diagonals cross in the middle of the wall, also when it runs away from us; the peak stands over it.",
-    check: "The upright passes through the very crossing.",
-    slip: "Taking half of what the ruler measures: the near half looks wider.",
+    why: [when(["diagonals"], "Diagonals find a wall's middle, even when it runs away.")],
+    check: [when(["diagonals", "upright"], "The upright passes through the very crossing.")],
+    slip: [when(["diagonals"], "Halving by ruler: the near half looks wider.")],
     slipKind: "leaning",
   },
   roof: {
     title: "{it}: ridge and far slope",
-    why: "The ridge goes where the eaves go.",
-    check: "Ridge and eaves, carried on, meet in their vanishing point.",
-    slip: "Drawing the ridge level.",
+    why: [when(["guide"], "The ridge goes where the eaves go.")],
+    check: [when(["guide"], "Ridge and eaves, carried on, meet in their point.")],
+    slip: [when(["guide"], "Drawing the ridge level.")],
     slipKind: "level-lid",
   },
 };

@@ -111,15 +111,15 @@ function drawOpenings(page: Page, slice: OpeningsSlice, built: Built): void {
   const columns = columnShares(slice);
 
   page.phase("heights");
-  for (const { r, name } of levels.filter((l) => l.up > 0 && l.up < 1)) {
-    page.measure(`row-${r}-${name}`, corner, upEnd);
+  const inside = levels.filter((l) => l.up > 0 && l.up < 1);
+  for (const { r, name } of inside) page.measure(`row-${r}-${name}`, corner, upEnd);
+  for (const { r, name } of inside)
     page.ruleAlong(`guide-${r}-${name}`, `row-${r}-${name}`, `row-${r}-${name}-end`, face.across.axis, {
       role: "construction",
       light: true,
       on,
       called: "light guide along the wall",
     });
-  }
 
   page.phase("widths");
   for (const c of columns.keys()) {
@@ -130,7 +130,7 @@ function drawOpenings(page: Page, slice: OpeningsSlice, built: Built): void {
   for (const r of slice.rows.keys()) {
     for (const c of columns.keys()) {
       const cell = `cell-${r + 1}-${c + 1}`;
-      for (const side of ["left", "right"]) {
+      for (const side of ["left", "right"])
         page.ruleAlong(`${cell}-${side}`, `column-${c + 1}-${side}`, `${cell}-${side}-high`, face.up.axis, {
           role: "detail",
           on,
@@ -138,15 +138,14 @@ function drawOpenings(page: Page, slice: OpeningsSlice, built: Built): void {
           measured: true,
           called: `${side} side of the opening`,
         });
-      }
-      for (const level of ["low", "high"]) traceLevel(page, cell, level, on);
     }
+    for (const c of columns.keys())
+      for (const level of ["low", "high"]) traceLevel(page, `cell-${r + 1}-${c + 1}`, level, on);
   }
 
   if (slice.panes.across * slice.panes.up === 1) return;
   page.phase("bars");
-  for (const r of slice.rows.keys())
-    for (const c of columns.keys()) drawBars(page, slice, r, c, face, on, acrossEnd, corner);
+  drawBars(page, slice, face, on, acrossEnd, corner);
 }
 
 /** The level edge of a cell, firm on its guide. */
@@ -156,29 +155,38 @@ function traceLevel(page: Page, cell: string, level: string, on: readonly string
     page.trace(`${cell}-${level}`, a, b, { role: "detail", on, called: "level edge on its guide" });
 }
 
+/** The bars of all openings: upright ones from marks on the base, level ones on their guides. */
 function drawBars(
   page: Page,
   slice: OpeningsSlice,
-  r: number,
-  c: number,
   face: FaceFrame,
   on: readonly string[],
   acrossEnd: string,
   corner: string,
 ): void {
-  const cell = `cell-${r + 1}-${c + 1}`;
-  for (let b = 1; b < slice.panes.up; b++) traceLevel(page, cell, `level-bar-${b}`, on);
-  for (let b = 1; b < slice.panes.across; b++) {
-    const mark = `column-${c + 1}-bar-${b}`;
-    if (!page.isFound(mark)) page.measure(mark, corner, acrossEnd);
-    page.ruleAlong(`${cell}-bar-${b}`, mark, `${cell}-bar-${b}-high`, face.up.axis, {
-      role: "detail",
-      on,
-      between: [`${cell}-bar-${b}-low`, `${cell}-bar-${b}-high`],
-      measured: true,
-      called: "bar",
-    });
-  }
+  const cells = [...slice.rows.keys()].flatMap((r) =>
+    Array.from({ length: slice.columns }, (_, c) => ({
+      cell: `cell-${r + 1}-${c + 1}`,
+      column: `column-${c + 1}`,
+    })),
+  );
+  const bars = Array.from({ length: slice.panes.across - 1 }, (_, i) => i + 1);
+  for (const { column } of cells)
+    for (const b of bars) {
+      const mark = `${column}-bar-${b}`;
+      if (!page.isFound(mark)) page.measure(mark, corner, acrossEnd);
+    }
+  for (const { cell, column } of cells)
+    for (const b of bars)
+      page.ruleAlong(`${cell}-bar-${b}`, `${column}-bar-${b}`, `${cell}-bar-${b}-high`, face.up.axis, {
+        role: "detail",
+        on,
+        between: [`${cell}-bar-${b}-low`, `${cell}-bar-${b}-high`],
+        measured: true,
+        called: "bar",
+      });
+  for (const { cell } of cells)
+    for (let b = 1; b < slice.panes.up; b++) traceLevel(page, cell, `level-bar-${b}`, on);
 }
 
 /** "Lower edge of the row", "left side of window 2": as one says it at the wall. */

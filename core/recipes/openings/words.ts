@@ -1,30 +1,26 @@
-import type { PhraseBook } from "../phrases.ts";
+import { type PhraseBook, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   heights: {
-    title: "{it}: heights on the near upright",
-    why: "A fan of very light guides: everything on a wall goes to that wall's point.",
-    check: "Every guide, carried on, runs into the wall's vanishing point.",
-    slip: "Guides drawn level on a wall that runs away.",
+    title: "{it}: heights",
+    why: [
+      when(["guide"], "Everything on a wall goes to that wall's point."),
+      when(["level"], "This wall faces us: its lines stay level."),
+    ],
+    check: [
+      when(["guides"], "Every guide, carried on, runs into the wall's point."),
+      when(["level"], "The lines run like the sheet's lower edge."),
+    ],
+    slip: [when(["guide"], "Guides drawn level on a wall that runs away.")],
     slipKind: "missed-point",
   },
-  widths: {
-    title: "{it}: widths along the base",
-    why: "Equal openings get narrower as the wall runs away.",
-    check: "Widths and gaps shrink together.",
-    slip: "Equal widths: the far ones then look too wide.",
-    slipKind: "even-gaps",
-  },
+  widths: { title: "{it}: widths along the base" },
   edges: {
-    title: "{it}: draw them between the guides",
-    why: "Uprights last; level edges lie on their guides.",
-    check: "All of one row stand between the same two guides.",
-    slip: "Sides that lean.",
+    title: "{it}: draw them between the lines",
+    why: [when(["upright"], "Uprights stay upright on every wall.")],
+    check: [when(["upright"], "All of one row stand between the same two lines.")],
+    slip: [when(["upright"], "Sides that lean.")],
     slipKind: "leaning",
   },
-  bars: {
-    title: "{it}: the bars",
-    why: "Cross-bars follow the fan.",
-    check: "Bars of one row make one line.",
-  },
+  bars: { title: "{it}: the bars" },
 };

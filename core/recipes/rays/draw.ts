@@ -1,3 +1,4 @@
+import type { PaperPoint } from "../../geometry/index.ts";
 import { FLAT, type Page } from "../../page/index.ts";
 import { paperToWorld, type Vec3, type View } from "../../view/index.ts";
 import type { Drawing } from "../recipe.ts";
@@ -34,22 +35,35 @@ function rayStarts(slice: RaysSlice, view: View): { name: string; xMm: number; y
     const off = (w * (i - (slice.above + 1) / 2)) / Math.max(1, slice.above);
     starts.push({ name: `above-${i}`, xMm: x + off, yMm: 0 });
   }
-  return starts;
+  return starts.map((start) => ({ ...start, ...entering(start, { xMm: x, yMm: view.horizonMm }, w) }));
 }
 
-/** Draws rays: the strips left and right in mirrored pairs, then those above the horizon. */
+/** Where a ray that begins beside the sheet comes onto it: there it can be marked. */
+function entering(start: PaperPoint, vp: PaperPoint, widthMm: number): PaperPoint {
+  const side = start.xMm < 0 ? 0 : start.xMm > widthMm ? widthMm : null;
+  if (side === null || side === vp.xMm) return { xMm: start.xMm, yMm: start.yMm };
+  const share = (side - start.xMm) / (vp.xMm - start.xMm);
+  // A ray whose point lies beyond the same side never comes onto the sheet.
+  if (!(share > 0 && share < 1)) return { xMm: start.xMm, yMm: start.yMm };
+  return { xMm: side, yMm: start.yMm + (vp.yMm - start.yMm) * share };
+}
+
+/** Draws rays: the strips left and right in mirrored pairs, then those above the horizon; all marks before their rays. */
 function drawRays(page: Page, slice: RaysSlice): void {
   if (page.isFlat("depth")) return;
-  const rule = (name: string) => {
-    page.markFromEdges(name);
-    const farAway = name.startsWith("above");
-    page.ruleToVanishingPoint(`ray-${name}`, name, "depth", { role: "detail", called: "ray", farAway });
+  const rays = (names: readonly string[]) => {
+    for (const name of names) page.markFromEdges(name);
+    for (const name of names) {
+      const farAway = name.startsWith("above");
+      page.ruleToVanishingPoint(`ray-${name}`, name, "depth", { role: "detail", called: "ray", farAway });
+    }
   };
+  const numbers = (n: number) => Array.from({ length: n }, (_, i) => i + 1);
   page.phase("strips");
-  for (let i = 1; i <= slice.pairs; i++) for (const side of ["left", "right"]) rule(`${side}-${i}`);
+  rays(["left", "right"].flatMap((side) => numbers(slice.pairs).map((i) => `${side}-${i}`)));
   if (slice.above === 0) return;
   page.phase("above");
-  for (let i = 1; i <= slice.above; i++) rule(`above-${i}`);
+  rays(numbers(slice.above).map((i) => `above-${i}`));
 }
 
 function callRays(slice: RaysSlice): Record<string, string> {

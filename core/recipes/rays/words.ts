@@ -2,5 +2,5 @@ import { type PhraseBook, TO_VP } from "../phrases.ts";
 
 export const words: PhraseBook = {
   strips: { ...TO_VP, title: "{it}: strips in pairs" },
-  above: { ...TO_VP, title: "{it}: rays above the horizon", why: "A few, as in a sky." },
+  above: { ...TO_VP, title: "{it}: rays above the horizon" },
 };

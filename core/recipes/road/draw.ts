@@ -122,6 +122,8 @@ function drawRoad(page: Page, slice: RoadSlice): void {
             ? "outer edge of the pavement"
             : "edge of the road",
     });
+    if (!light && !page.isFound(`${name}-far`))
+      page.measureOnLine(`${name}-far`, `${name}-near`, `${name}-line`);
   }
   if (slice.crossing) drawCrossing(page, slice);
   if (slice.dashes > 0) drawDashes(page, slice);
@@ -175,7 +177,7 @@ function drawJoints(page: Page, slice: RoadSlice): void {
       between: [at("left-outer"), at("left")],
       called: "joint of the left pavement",
     });
-    page.trace(`joint-${i}-right`, at("right"), at("right-outer"), {
+    page.join(`joint-${i}-right`, at("right"), at("right-outer"), {
       role: "detail",
       called: "joint of the right pavement",
     });

@@ -1,33 +1,32 @@
-import { type PhraseBook, TO_VP } from "../phrases.ts";
+import { type PhraseBook, TO_VP, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   marks: {
     title: "{it}: marks on the lower edge",
-    why: "Half of the road either side of the middle.",
-    check: "The outer marks are equally far from the middle.",
-    slip: "Measuring from the ruler's end instead of its zero.",
+    check: [when(["ticks"], "The outer marks are equally far from the middle one.")],
+    slip: [when(["measured"], "Measuring from the ruler's end instead of its zero.")],
   },
   edges: { ...TO_VP, title: "{it}: its edges" },
   crossing: {
     title: "{it}: the crossing road",
-    check: "Both edges run alike, and are carried on across the junction.",
+    check: [when(["several"], "Both edges run alike.")],
     slip: "Stopping at the near road: the far side then hangs in the air.",
   },
   dashes: {
     title: "{it}: the dashes",
-    why: "Each is narrower and shorter than the one before.",
-    check: "Dashes and gaps shrink together.",
-    slip: "Dashes all alike: the road then stands up like a ladder.",
+    why: [when(["filled"], "Equal dashes look shorter farther off.")],
+    check: [when(["filled"], "Each dash is shorter and thinner than the one below.")],
+    slip: [when(["filled"], "Equal dashes, and the road stands up like a post.")],
     slipKind: "even-gaps",
   },
   joints: {
     title: "{it}: the joints of the pavement",
-    why: "One ruler across both pavements makes both joints at once; lift the pencil over the road.",
-    check: "The joints are level across the road and come closer together.",
+    why: "One ruler across makes both joints at once.",
+    check: "The joints come closer together.",
   },
   kerbs: {
     title: "{it}: the kerb",
-    check: "The kerb gets lower toward the point.",
-    slip: "A kerb of one height all the way.",
+    check: [when(["guide"], "The kerb gets lower toward the point.")],
+    slip: [when(["guide"], "A kerb of one height all the way.")],
   },
 };

@@ -1,21 +1,21 @@
-import type { PhraseBook } from "../phrases.ts";
+import { type PhraseBook, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   square: {
     title: "{it}: its square",
-    why: "A circle fits its square, also when the square runs away from us.",
-    check: "Its level sides run into the wall's vanishing point.",
-    slip: "A square that looks square on a wall that runs away: it must be narrower than high.",
+    why: "A circle fits its square, also when the square runs away.",
+    check: [when(["guide"], "Its upper and lower sides run into the wall's point.")],
+    slip: [when(["guide"], "A square drawn true on a wall that runs away.")],
   },
   points: {
     title: "{it}: the points between",
-    why: "Where the circle crosses the diagonals: about a seventh of the side in from the corner, never measured along the diagonal.",
-    check: "The points lie on the diagonals, opposite ones on one line to the wall's point.",
-    slip: "Measuring along the diagonal.",
+    why: [when(["diagonals"], "A circle crosses its diagonals a seventh of the side in.")],
+    check: [when(["diagonals"], "The points lie on the diagonals.")],
+    slip: [when(["diagonals"], "Measuring along the diagonal.")],
   },
   curve: {
     title: "{it}: the curve",
-    check: "It touches the square in the middle of each side and has no corners.",
-    slip: "Pointed ends: an ellipse is round everywhere.",
+    check: [when(["curved"], "It touches its square and has no corners.")],
+    slip: [when(["curved"], "Pointed ends: it is round everywhere.")],
   },
 };

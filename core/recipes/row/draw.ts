@@ -75,6 +75,7 @@ function drawRow(page: Page, slice: RowSlice): void {
     page.partBetween("middle-1", "foot-1", "head-1");
     page.ruleAlong("middle-guide", "middle-1", `middle-${n}`, along, {
       ...help,
+      tail: true,
       called: "guide of the middles",
     });
   }

@@ -8,7 +8,7 @@ export const words: PhraseBook = {
   },
   rays: {
     title: "{it}: where the light falls",
-    why: "One line on the ground away from the foot, one away from the sun: they cross at the end of the shadow.",
+    why: "Away from the foot, away from the sun: the shadow ends where both meet.",
     check: "Two lines for every corner, one crossing.",
   },
   fill: {

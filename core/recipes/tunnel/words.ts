@@ -1,21 +1,20 @@
-import { type PhraseBook, TO_VP } from "../phrases.ts";
+import { type PhraseBook, TO_VP, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   nearest: {
     title: "{it}: the nearest arch",
-    check: "The crown stands over the middle.",
-    slip: "A pointed crown.",
-    slipKind: "leaning",
+    check: [when(["curved"], "The crown stands over the middle.")],
+    slip: [when(["curved"], "A pointed crown.")],
   },
   guides: {
     ...TO_VP,
     title: "{it}: guides to the vanishing point",
-    why: "Feet, springing and crown of every arch lie on these.",
+    why: [when(["guides"], "Feet, springing and crown of every arch lie on these.")],
   },
   "arch-*": {
     title: "{it}: the next arch",
     why: "The same again, smaller, between the same guides.",
-    check: "Its crown lies on the middle guide.",
-    slip: "An arch as high as the last one.",
+    check: [when(["curved"], "Its crown lies on the middle guide.")],
+    slip: [when(["curved"], "An arch as high as the last one.")],
   },
 };

@@ -1,0 +1,181 @@
+import { type Keep, requireAt } from "../base/index.ts";
+import type { Move } from "../drafter/index.ts";
+import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
+import { isDot, type PaperStroke } from "../paper/index.ts";
+import { PLAN_DEFAULTS } from "../plan/index.ts";
+import {
+  countSaid,
+  inPlainWords,
+  isRinged,
+  lettersSaid,
+  type Manner,
+  nameKey,
+  type Told,
+} from "../told/index.ts";
+import { expectedWords } from "./expected-words.ts";
+import { factsOf } from "./facts.ts";
+import { fadeWords, type HelpGiven, type Stage, samenessOf, stageFor } from "./fading.ts";
+import { type SaidAct, sizeOfAct } from "./pack-acts.ts";
+import { readingsOf } from "./readings-of.ts";
+import type { Step, StepKind, StepOverride } from "./step.ts";
+import type { Part, StepsInput } from "./steps-input.ts";
+import { backCheck, sumCheck } from "./sum-checks.ts";
+import { phrasesFor, wordPart } from "./word-step.ts";
+
+/** Describes one part after another; how often a kind of step came before decides how much help it gets. */
+export function describer(
+  input: StepsInput,
+  overrides: ReadonlyMap<string, StepOverride>,
+  extra: ReadonlyMap<string, PaperPoint>,
+  manner: Manner,
+  keep: Keep,
+): (part: Part, number: number) => Step {
+  const { telling, evaluation, view } = input;
+  const strokeOf: (PaperStroke | undefined)[] = [];
+  for (const s of input.paper.strokes) strokeOf[s.moveIndex] = s;
+  const help: HelpGiven = { same: new Map(), known: new Map() };
+  const fades = (telling.help ?? PLAN_DEFAULTS.help) === "fades";
+  const at = (id: string) => {
+    const h = evaluation.points.get(id);
+    return extra.get(id) ?? (h ? findPaperPoint(h) : null);
+  };
+  let lies = 0;
+  return (part, number) => {
+    const { id, objectId, phase, first, last, acts } = part;
+    const strokes: PaperStroke[] = [];
+    for (let i = first; i <= last; i++) {
+      const stroke = strokeOf[i];
+      if (stroke && !isDot(stroke)) strokes.push(stroke);
+    }
+    const object = input.objectOf(objectId);
+    const firstMove = requireAt(input.moves, first);
+    // The picture shows the sheet as it lies once a step's first turn is made; others turn it for the next.
+    const turns = input.moves
+      .slice(first, last + 1)
+      .reduce((sum, m) => sum + (m.hand === "turn" ? m.quarters : 0), 0);
+    const quarters =
+      firstMove.hand === "turn" && acts[0]?.told.act.do === "turn" ? (lies + firstMove.quarters) % 4 : lies;
+    lies = (lies + turns) % 4;
+    const own = overrides.get(id);
+    const all = acts.map((a) => a.told);
+    const known = `${object?.recipe ?? objectId}/${familyOf(phase)}/${part.part}`;
+    const sameness = keep(`sameness of ${id}`, [acts], () => samenessOf(all));
+    const stage: Stage =
+      fades && object ? stageFor(help, known, `${known} ${sameness}`) : firstTime(help, known);
+    const standing = [part, number, quarters, stage, own, object, view, manner, ...strokes];
+    return keep(`step ${id}`, standing, (): Step => {
+      const aside = wordPart(phrasesFor(object?.recipe ?? null, phase), object?.label ?? objectId, {
+        part: part.part,
+        facts: part.facts,
+        phaseFacts: factsOf(part.phaseTold),
+      });
+      const moves = input.moves.slice(first, last + 1);
+      const faded = fadeWords(acts, stage);
+      const actions = own?.instruction
+        ? [own.instruction]
+        : acts.length > 0
+          ? faded.actions
+          : [lostWords(moves)];
+      const instruction = actions.flatMap(sentencesOf);
+      const why = stage === "reason" && !manner.plain ? aside.why : "";
+      const plain = (text: string) => (manner.plain ? inPlainWords(text) : text);
+      const measured = sumCheck(all, manner) || (objectId === "sheet" ? backCheck(all, manner) : "");
+      const notes = notesOn(strokes);
+      return {
+        id,
+        number,
+        objectId,
+        firstMove: first,
+        lastMove: last,
+        title: own?.title ?? aside.title,
+        why,
+        instruction,
+        actions,
+        stage,
+        answers: own?.instruction ? [] : faded.answers,
+        readings: readingsOf(all, manner),
+        check: plain(measured || aside.check),
+        slip: stage === "reason" || stage === "told" ? plain(aside.slip) : "",
+        slipKind: aside.slipKind ?? null,
+        acts: acts.map(({ told: t, sentences }) => ({ told: t, sentences })),
+        letters: lettersAt(all, [...instruction, ...faded.answers], at),
+        ringed: ringedAt(all, at),
+        cuts: cutsOf(acts, first),
+        expected: `${expectedWords(moves, view)}${stage === "reason" ? "" : " the same again"}`,
+        kind: own?.kind ?? kindOf(moves),
+        notes,
+        newLines: strokes.filter((s) => s.pieces.length > 0).length,
+        quarters,
+        holdMs: own?.holdMs ?? null,
+        wordCount: [...instruction, why, ...notes].reduce((sum, s) => sum + countSaid(s), 0),
+      };
+    });
+  };
+}
+
+/** Where a step can be cut: before an act, or between the lines of one that is told line by line. */
+function cutsOf(acts: readonly SaidAct[], first: number): number[] {
+  const cuts = acts.flatMap(({ told }) => {
+    if (told.moves.length === 0) return [];
+    return sizeOfAct(told) === told.moves.length ? [...told.moves] : [Math.min(...told.moves)];
+  });
+  return [...new Set(cuts)].filter((m) => m > first).sort((a, b) => a - b);
+}
+
+/** Words of an action, sentence by sentence. */
+function sentencesOf(action: string): string[] {
+  return action.split(/(?<=[.!?]) (?=[\p{Lu}"])/u);
+}
+
+/** Where help does not fade, only the first time has its reason. */
+function firstTime(help: HelpGiven, known: string): Stage {
+  const before = help.known.get(known);
+  help.known.set(known, 1);
+  return before === undefined ? "reason" : "told";
+}
+
+/** Where the letters that a step's words speak of stand on the paper. */
+function lettersAt(
+  told: readonly Told[],
+  said: readonly string[],
+  pointAt: (id: string) => PaperPoint | null,
+): Step["letters"] {
+  const spoken = new Set(said.flatMap(lettersSaid));
+  const at = new Map<string, PaperPoint>();
+  for (const { bearers = [] } of told)
+    for (const [name, id] of bearers) {
+      const p = spoken.has(name) ? pointAt(id) : null;
+      if (p) at.set(name, p);
+    }
+  return [...at].map(([says, p]) => ({ says, at: p }));
+}
+
+/** Places that are too many to be lettered: ringed in the picture, counted in the words. */
+function ringedAt(told: readonly Told[], pointAt: (id: string) => PaperPoint | null): readonly PaperPoint[] {
+  return told.flatMap(({ act, bearers = [] }) => {
+    const froms = act.do === "rule" ? act.lines.map((l) => l.from) : [];
+    if (!isRinged(froms)) return [];
+    const ids = new Map(bearers);
+    return froms.flatMap((name) => pointAt(ids.get(nameKey(name)) ?? "") ?? []);
+  });
+}
+
+function lostWords(moves: readonly Move[]): string {
+  const called = moves.map((m) => m.lines[0]?.called ?? m.points[0]?.called).find((c) => c !== undefined);
+  return called ? `Draw the ${called} as the picture shows.` : "Do as the picture shows.";
+}
+
+/** Numbered phases are one family: "cut-l1" and "cut-o2" are both cutting a letter. */
+function familyOf(phase: string): string {
+  return /\d$/.test(phase) ? phase.replace(/-[a-z]*\d+$/, "") : phase;
+}
+
+function kindOf(moves: readonly Move[]): StepKind {
+  if (moves.every((m) => m.hand === "erase" || m.hand === "turn")) return "erase";
+  return moves.some((m) => m.hand !== "mark") ? "draw-along" : "measure";
+}
+
+/** What the paper makes special: lines that leave the sheet. */
+function notesOn(strokes: readonly PaperStroke[]): string[] {
+  return strokes.some((s) => s.runsOff) ? ["Stop at the edge of the sheet."] : [];
+}

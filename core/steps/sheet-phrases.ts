@@ -1,0 +1,25 @@
+import { type PhraseBook, when } from "../recipes/index.ts";
+
+/** What is said about the sheet's own steps. */
+export const SHEET_PHRASES: PhraseBook = {
+  centre: {
+    title: "Find the middle of the sheet",
+    check: [when(["measured"], "The gaps left and right are alike, above and below too.")],
+    slip: [when(["measured"], "Measuring from the ruler's end instead of its zero.")],
+  },
+  horizon: {
+    title: "Draw the horizon",
+    why: "The horizon is the height of our eyes.",
+    slip: "A horizon that tilts: measure at both ends.",
+  },
+  "vanishing-points": {
+    title: [when(["ticks"], "Mark the vanishing points"), when([], "Mark the vanishing point")],
+    why: "Every line that runs away from us goes there.",
+    slip: "A fat dot: lines aimed at its rim miss each other.",
+  },
+  erase: {
+    title: "Rub out the light lines",
+    check: "Nothing is see-through any more.",
+    slip: "Rubbing across an outline: go over it again along the ruler.",
+  },
+};

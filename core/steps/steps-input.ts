@@ -1,0 +1,34 @@
+import type { Evaluation, Move } from "../drafter/index.ts";
+import type { Paper } from "../paper/index.ts";
+import type { AgeBand, Plan } from "../plan/index.ts";
+import type { Need, ObjectSlice } from "../recipes/index.ts";
+import type { Told } from "../told/index.ts";
+import type { View } from "../view/index.ts";
+import type { SaidAct } from "./pack-acts.ts";
+import type { StepOverride } from "./step.ts";
+
+/** How the class is spoken to: all of a plan that the words know. */
+export type Telling = Pick<Plan, "reading" | "help" | "ruler"> & { readonly ageBand: AgeBand };
+
+export interface StepsInput {
+  readonly moves: readonly Move[];
+  readonly evaluation: Evaluation;
+  readonly paper: Paper;
+  readonly view: View;
+  readonly telling: Telling;
+  readonly objectOf: (objectId: string) => ObjectSlice | null;
+  readonly overrides: Readonly<Record<string, StepOverride>>;
+}
+
+/** A stretch of moves told in one step, before it has a number. */
+export interface Part {
+  readonly id: string;
+  readonly objectId: string;
+  readonly phase: string;
+  readonly first: number;
+  readonly last: number;
+  readonly acts: readonly SaidAct[];
+  readonly part: number;
+  readonly facts: readonly ReadonlySet<Need>[];
+  readonly phaseTold: readonly Told[];
+}

@@ -1,0 +1,31 @@
+export { callAimed } from "./call-aimed.ts";
+export { nameKey } from "./letters.ts";
+export { mapAct, placesIn } from "./map-act.ts";
+export { readingOf, rulerMarkMm } from "./measures.ts";
+export { inPlainWords } from "./plain-words.ts";
+export { isRinged } from "./say-lines.ts";
+export { countSaid, lettersSaid, type Manner, sayName, sayReading } from "./say-names.ts";
+export { isCounted } from "./say-stretches.ts";
+export { sayTold } from "./say-told.ts";
+export { pressOf } from "./tell-input.ts";
+export { type LessonTold, type LessonToTell, type PhaseTold, tellLesson } from "./tell-lesson.ts";
+export type {
+  Act,
+  Anew,
+  CurveTold,
+  EdgeMark,
+  End,
+  FromEdgeRead,
+  LineRef,
+  Name,
+  Piece,
+  Press,
+  Reading,
+  Ring,
+  Ruled,
+  Stretch,
+  Told,
+  Toward,
+  Way,
+  Where,
+} from "./told.ts";

@@ -1,0 +1,63 @@
+import { crossingShares, minus, type Pt, plus, type Segment } from "./plane.ts";
+
+/** Finer than the thinnest part of any thing that hides. */
+const CELL_MM = 0.25;
+
+/**
+ * Tells what lies inside the lines of a thing on a sheet: whatever is cut off by them from the largest stretch of the sheet
+ * that they leave. Things that run off the sheet are closed by its edge.
+ */
+export function insideOf(ink: readonly Segment[], sheet: { wide: number; high: number }): (p: Pt) => boolean {
+  const [wide, high] = [Math.ceil(sheet.wide / CELL_MM), Math.ceil(sheet.high / CELL_MM)];
+  const cells = new Uint32Array(wide * high);
+  const cellOf = (p: Pt) => {
+    const [x, y] = [Math.floor(p.x / CELL_MM), Math.floor(p.y / CELL_MM)];
+    return x >= 0 && y >= 0 && x < wide && y < high ? y * wide + x : -1;
+  };
+  for (const { a, b } of ink) {
+    const long = Math.hypot(b.x - a.x, b.y - a.y);
+    const steps = Math.min(40_000, Math.max(1, Math.ceil((long / CELL_MM) * 3)));
+    for (let i = 0; i <= steps; i++) {
+      const at = cellOf(plus(a, minus(b, a), i / steps));
+      if (at >= 0) cells[at] = 1;
+    }
+  }
+  let [largest, size, next] = [0, 0, 2];
+  for (let seed = 0; seed < cells.length; seed++) {
+    if (cells[seed] !== 0) continue;
+    let n = 0;
+    const open = [seed];
+    cells[seed] = next;
+    for (let at = open.pop(); at !== undefined; at = open.pop()) {
+      n++;
+      const x = at % wide;
+      if (x > 0 && cells[at - 1] === 0) open.push(mark(at - 1));
+      if (x < wide - 1 && cells[at + 1] === 0) open.push(mark(at + 1));
+      if (at >= wide && cells[at - wide] === 0) open.push(mark(at - wide));
+      if (at + wide < cells.length && cells[at + wide] === 0) open.push(mark(at + wide));
+    }
+    if (n > size) [largest, size] = [next, n];
+    next++;
+  }
+  function mark(at: number): number {
+    cells[at] = next;
+    return at;
+  }
+  return (p) => {
+    const at = cellOf(p);
+    return at >= 0 && (cells[at] ?? 0) > 1 && cells[at] !== largest;
+  };
+}
+
+/** The pieces of a segment that do not lie inside a thing, cut where it crosses the thing's lines. */
+export function outside(segment: Segment, ink: readonly Segment[], inside: (p: Pt) => boolean): Segment[] {
+  const shares = [0, ...crossingShares(segment, ink), 1];
+  const d = minus(segment.b, segment.a);
+  const pieces: Segment[] = [];
+  for (let i = 0; i + 1 < shares.length; i++) {
+    const [from, to] = [shares[i] ?? 0, shares[i + 1] ?? 1];
+    if (to - from < 1e-9 || inside(plus(segment.a, d, (from + to) / 2))) continue;
+    pieces.push({ a: plus(segment.a, d, from), b: plus(segment.a, d, to) });
+  }
+  return pieces;
+}

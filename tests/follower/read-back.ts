@@ -1,0 +1,504 @@
+import type { Act, LineRef, Name, Reading, Ruled, Stretch, Toward, Where } from "#core/told";
+
+// A small grammar of the sentences: whatever an act tells must be found in its words again. Facts are strings; those of the
+// data and those of the words are made by different code.
+
+type Facts = string[];
+
+const nameOf = (n: Name): string =>
+  n.k === "letter"
+    ? `${n.letter}${n.nth ?? ""}`
+    : n.k === "corner"
+      ? `${n.of.replace("top", "upper").replace("bottom", "lower").replace("-", " ")} corner`
+      : n.is.replace(/^(left|right|upper|lower) vanishing point/, "$1 point");
+
+const lengthOf = (r: Reading, markMm: number, inches: boolean): string =>
+  `${r.about ? "~" : ""}${inches ? r.marks : Math.round(r.marks * markMm)}`;
+
+function pointOfGuide(is: string): string | null {
+  return /^(?:(left|right|upper|lower) )?vanishing point$/.exec(is)
+    ? is.replace(/ ?vanishing point$/, "")
+    : null;
+}
+
+/** A line by what a pupil looks for: its ends, or its start and the sort of line it is. */
+function lineOf(l: LineRef<Name>): string {
+  switch (l.k) {
+    case "ends":
+      return `line ${nameOf(l.a)}-${nameOf(l.b)}`;
+    case "horizon":
+      return "horizon";
+    case "crease":
+      return `crease ${l.across === "width" ? "upright" : "level"}`;
+    case "from": {
+      const at = nameOf(l.at);
+      const t = l.toward;
+      if (t.k === "way") return `${t.way === "up" || t.way === "down" ? "upright" : "level line"} ${at}`;
+      if (t.k === "point" || t.k === "away") {
+        const p = t.k === "point" ? t.at : t.from;
+        const side = p.k === "plain" ? pointOfGuide(p.is) : null;
+        if (side === "upper" || side === "lower") return `upright ${at}`;
+        return side === null
+          ? `line ${at} ${t.k === "point" ? "to" : "away from"} ${nameOf(p)}`
+          : `${side} guide ${at}`.trim();
+      }
+      return t.k === "edge-mark" ? `line ${at}` : `slanting line ${at}`;
+    }
+  }
+}
+
+/** Everything an act says, as facts. */
+export function factsOfAct(act: Act, markMm: number, inches: boolean): Facts {
+  const len = (r: Reading) => lengthOf(r, markMm, inches);
+  const toward = (t: Toward<Name>): Facts => {
+    switch (t.k) {
+      case "point":
+        return [`to ${nameOf(t.at)}`];
+      case "away":
+        return [`away ${nameOf(t.from)}`];
+      case "way":
+        return [t.way];
+      case "parallel":
+        return [`like ${lineOf(t.to)}`];
+      case "slope":
+        return [`slope ${len(t.across)} ${t.acrossWay} ${len(t.up)} ${t.upWay}`];
+      case "edge-mark":
+        return [`edge ${t.mark.edge} ${len(t.mark.reading)} ${t.mark.from}`];
+    }
+  };
+  const joins = (l: Ruled<Name>) =>
+    !l.begin &&
+    l.toward.k === "point" &&
+    l.toward.at.k !== "plain" &&
+    l.end.k === "at" &&
+    nameOf(l.end.at) === nameOf(l.toward.at);
+  const rule = (l: Ruled<Name>): Facts => {
+    const f = nameOf(l.from);
+    const finds = (l.finds ?? []).map((x) => `${nameOf(x.gives)} on ${lineOf(x.line)}`);
+    if (joins(l))
+      return [
+        `join ${f}-${l.end.k === "at" ? nameOf(l.end.at) : ""}`,
+        ...finds.map((x) => x.replace(/ on .*/, " found")),
+      ];
+    const facts = toward(l.toward).map((t) => `${f} ${t}`);
+    const { end, begin } = l;
+    if (begin?.k === "on") facts.push(`${f} begins ${lineOf(begin.line)}`);
+    if (begin?.k === "length") facts.push(`${f} begins ${len({ ...begin.reading, about: false })}`);
+    if (end.k === "on") facts.push(`${f} ends ${lineOf(end.line)}`);
+    if (end.k === "length")
+      facts.push(`${f} ends ${len(begin?.k === "length" ? { ...end.reading, about: false } : end.reading)}`);
+    if (end.k === "at" && !(l.toward.k === "point" && nameOf(l.toward.at) === nameOf(end.at)))
+      facts.push(`${f} ends ${nameOf(end.at)}`);
+    if (end.k === "sheet-edge") facts.push(`${f} ends edge`);
+    if (l.gives) facts.push(`${nameOf(l.gives)} given`);
+    if (l.givesBegin) facts.push(`${nameOf(l.givesBegin)} given`);
+    return [...facts, ...finds];
+  };
+  const where = (n: string, w: Where<Name>): Facts => {
+    switch (w.k) {
+      case "edges":
+        return [w.across, w.down].map((e) => `${n} ${len(e.reading)} ${e.out ? "out" : `from ${e.edge}`}`);
+      case "on-edge":
+        return [`${n} on ${w.mark.edge} ${len(w.mark.reading)} from ${w.mark.from}`];
+      case "along":
+        return [`${n} on ${lineOf(w.line)} ${len(w.reading)}`];
+      case "line-edge":
+        return [
+          `${n} on ${lineOf(w.line)} ${len(w.from.reading)} ${w.from.out ? "out" : `from ${w.from.edge}`}`,
+        ];
+      case "crossing":
+        return [`${n} on ${lineOf(w.lines[0])}`, `${n} on ${lineOf(w.lines[1])}`];
+      case "share":
+        return [`${n} ${w.num}/${w.den} ${nameOf(w.a)} ${nameOf(w.b)}`];
+    }
+  };
+  const stretch = (s: Stretch<Name>): Facts => {
+    switch (s.k) {
+      case "ends":
+        return [`over ${nameOf(s.a)}-${nameOf(s.b)}`];
+      case "between":
+        return s.lines.map((l) => `over ${lineOf(s.line)} by ${lineOf(l)}`);
+      case "until":
+        return [`over ${lineOf(s.line)} by ${lineOf(s.until)}`];
+      case "to-edge":
+        return [`over ${lineOf(s.line)} by the ${s.edge} edge`];
+    }
+  };
+  switch (act.do) {
+    case "mark":
+      return act.at.flatMap((m) => where(nameOf(m.gives), m.where));
+    case "rule": {
+      const lines = act.lines.flatMap(rule);
+      return [
+        ...lines,
+        ...(act.press === "light" ? ["light"] : act.press === "dotted" ? ["dotted"] : []),
+        ...(act.over ?? []).map((o) => `not through ${o}`),
+      ];
+    }
+    case "go-over":
+      return [...act.lines.flatMap(stretch), ...(act.over ?? []).map((o) => `not through ${o}`)];
+    default:
+      return [];
+  }
+}
+
+const LINE =
+  "(?:line [A-Z]\\d*[A-Z]\\d*|the line from [^,.]+? (?:to|away from) [^,.]+?|the (?:(?:left|right|slanting|level) )?(?:guide|line|upright) from (?:[A-Z]\\d*|the \\w+ \\w+ corner)|the (?:upper|lower) (?:left|right) guide|the horizon|the (?:upright|level) crease)";
+
+function readLine(text: string): string {
+  const t = text.trim().replace(/^the /, "");
+  const ends = /^line ([A-Z]\d*)([A-Z]\d*)$/.exec(t);
+  if (ends) return `line ${ends[1]}-${ends[2]}`;
+  const corner = /^((?:upper|lower) (?:left|right)) guide$/.exec(t);
+  if (corner) return `guide ${corner[1]} corner`;
+  const between = /^line from (.+?) to (.+)$/.exec(t);
+  if (between) {
+    const [a, b] = [between[1] ?? "", between[2] ?? ""].map((n) => n.replace(/^the /, ""));
+    return /corner$/.test(a ?? "") ? `line ${a}-${b}` : `line ${a} to ${b}`;
+  }
+  const sort = /^((?:left |right |slanting |level )?(?:guide|line|upright)) from (?:the )?(.+)$/.exec(t);
+  if (sort) return `${sort[1]} ${sort[2]}`;
+  const crease = /^(upright|level) crease$/.exec(t);
+  return crease ? `crease ${crease[1]}` : t;
+}
+
+/** One or two lines: "the right guides C and E", "the lines from F and G", "line AB and the upright from C". */
+function readLines(text: string): string[] {
+  const both =
+    /^the ((?:left |right |level )?(?:guide|upright|line))s (?:from )?([A-Z]\d*) and ([A-Z]\d*)$/.exec(text);
+  if (both) return [`${both[1]} ${both[2]}`, `${both[1]} ${both[3]}`];
+  const two = new RegExp(`^(${LINE}) and (${LINE})$`).exec(text);
+  return two ? [readLine(two[1] ?? ""), readLine(two[2] ?? "")] : [readLine(text)];
+}
+
+/** "A, B1 to B4 and the lower left corner" as names. */
+function readNames(text: string): string[] {
+  return text.split(/, | and /).flatMap((part) => {
+    const set = /^([A-Z])(\d+) to \1(\d+)$/.exec(part);
+    if (!set) return [part.replace(/^the /, "")];
+    const [from, to] = [Number(set[2]), Number(set[3])];
+    return Array.from({ length: to - from + 1 }, (_, i) => `${set[1]}${from + i}`);
+  });
+}
+
+/** "ABC" as stretches from letter to letter. */
+function readRow(row: string): [string, string][] {
+  const all = / to /.test(row)
+    ? row.split(" to ").map((n) => n.replace(/^the /, ""))
+    : (row.match(/[A-Z]\d*/g) ?? []);
+  return all.slice(1).map((b, i) => [all[i] ?? "", b]);
+}
+
+const PLAIN: readonly (readonly [RegExp, string])[] = [
+  [/\bup-line/g, "upright"],
+  [/\bflat line/g, "level line"],
+  [/\bsoftly\b/g, "lightly"],
+  [/\bSoftly\b/g, "Lightly"],
+  [/\bhard\b/g, "firmly"],
+];
+
+/** What the sentences of one act say, as facts. Throws at a sentence that is in no grammar. */
+export function factsRead(sentences: readonly string[], marks: (length: string) => string): Facts {
+  const facts: Facts = [];
+  let froms: string[] = [];
+  let mark = "";
+  let line = "";
+  let over: string[] = [];
+  let aim: string | null = null;
+  const LEN = "(?:about )?[\\d\u00a0\u2044.]+\u00a0(?:mm|in)";
+  const len = (text: string) =>
+    `${text.startsWith("about ") ? "~" : ""}${marks(text.replace(/^about /, ""))}`;
+  const lens = (text: string) => text.split(/, | and /).map(len);
+  const way = (text: string): string | null => {
+    const t = text.trim();
+    if (t === "") return null;
+    if (/^(?:up|down|left|right)$/.test(t)) return t;
+    if (t === "that way") return aim;
+    if (t === "at that slope") return aim;
+    const to = /^(?:to|towards|at) (?:the )?(.+)$/.exec(t);
+    if (to) return `to ${to[1]}`;
+    const away = /^away from (?:the )?(.+)$/.exec(t);
+    if (away) return `away ${away[1]}`;
+    const like = /^along the way of (.+)$/.exec(t);
+    if (like) return `like ${readLine(like[1] ?? "")}`;
+    throw new Error(`no way: "${t}"`);
+  };
+  const give = (text: string | undefined) => {
+    for (const n of text ? readNames(text) : []) facts.push(`${n} given`);
+  };
+  const rules: [RegExp, (m: RegExpExecArray) => void][] = [
+    [
+      /^Do not draw through (.+)\.$/,
+      (m) =>
+        facts.push(...(m[1] ?? "").split(/, | and /).map((o) => `not through ${o.replace(/^the /, "")}`)),
+    ],
+    [/^Draw nothing above .+\.$/, () => {}],
+    [/^Tape paper to the .+ edge\.$/, () => {}],
+    [
+      new RegExp(`^Aim at the (\\w+) edge, (${LEN}) from the (\\w+)\\.$`),
+      (m) => {
+        aim = `edge ${m[1]} ${len(m[2] ?? "")} ${m[3]}`;
+      },
+    ],
+    [
+      new RegExp(`^Slope: (${LEN}) (\\w+) for (${LEN}) (\\w+)\\.$`),
+      (m) => {
+        aim = `slope ${len(m[1] ?? "")} ${m[2]} ${len(m[3] ?? "")} ${m[4]}`;
+      },
+    ],
+    [
+      /^(Lightly join|Join with dots|Join) (.+?)(: the horizon)?\.$/,
+      (m) => {
+        if (m[1] === "Lightly join") facts.push("light");
+        if (m[1] === "Join with dots") facts.push("dotted");
+        for (const pair of (m[2] ?? "").split(/, | and /))
+          facts.push(`join ${pair.replace(/the /g, "").replace(" to ", "-")}`);
+      },
+    ],
+    [/^They cross at (.+)\.$/, (m) => facts.push(`${readNames(m[1] ?? "")[0]} found`)],
+    [/^(?:Line|The line) .+ crosses .+ at (?:the )?(.+)\.$/, (m) => facts.push(`${m[1]} found`)],
+    [/^(?:Line|The line) .+ crosses .+\.$/, () => {}],
+    [/^Call it (?:the )?(.+)\.$/, (m) => facts.push(`${m[1]} found`)],
+    // Pairs that meet.
+    [
+      /^From (\S+) aim (.+?), from (\S+) (.+)\.$/,
+      (m) => {
+        froms = [m[1] ?? "", m[3] ?? ""];
+        facts.push(`${m[1]} ${way(m[2] ?? "")}`, `${m[3]} ${way(m[4] ?? "")}`, "meets");
+      },
+    ],
+    [
+      /^From (\S+) aim (.+)\.$/,
+      (m) => {
+        facts.push(`${m[1]} ${way(m[2] ?? "")}`, "meets");
+      },
+    ],
+    [
+      /^(Draw|Dot) both( lightly)? until they meet(?:, at (.+))?\.$/,
+      (m) => {
+        if (m[2]) facts.push("light");
+        if (m[1] === "Dot") facts.push("dotted");
+        give(m[3]);
+      },
+    ],
+    // Lines.
+    [
+      new RegExp(
+        `^From (.+?) (draw lightly|draw|dot a line|lay the ruler)(?: (${LEN}))?( .+?)?(?:, only between (.+?))?(?:, only from (.+?))?(?:(?:, up)? to (${LINE}|the edge))?(?:, (?:at|to) (.+?))?\\.$`,
+      ),
+      (m) => {
+        froms = readNames(m[1] ?? "");
+        if (m[2] === "draw lightly") facts.push("light");
+        if (m[2] === "dot a line") facts.push("dotted");
+        const at = /^(.+?) to ((?:the )?(?:[A-Z]\d*|.+ corner))$/.exec((m[4] ?? "").trim());
+        const w = way(at ? (at[1] ?? "") : (m[4] ?? ""));
+        for (const f of froms) {
+          if (w) facts.push(`${f} ${w}`);
+          if (at) facts.push(`${f} ends ${(at[2] ?? "").replace(/^the /, "")}`);
+          if (m[3]) facts.push(`${f} ends ${len(m[3])}`);
+          if (m[7]) facts.push(`${f} ends ${m[7] === "the edge" ? "edge" : readLine(m[7])}`);
+          if (m[5])
+            for (const [i, l] of readLines(m[5]).entries())
+              facts.push(`${f} ${i === 0 ? "begins" : "ends"} ${l}`);
+          const part = m[6] ? new RegExp(`^(${LEN}) to (${LEN})$`).exec(m[6]) : null;
+          if (part) facts.push(`${f} begins ${len(part[1] ?? "")}`, `${f} ends ${len(part[2] ?? "")}`);
+          const piece = m[6] && !part ? /^(.+?)(?:,? up)? to (.+)$/.exec(m[6]) : null;
+          const on = m[6] && !part && !piece ? /^(.+) on$/.exec(m[6]) : null;
+          if (on) facts.push(`${f} begins ${readLine(on[1] ?? "")}`);
+          if (piece)
+            facts.push(`${f} begins ${readLine(piece[1] ?? "")}`, `${f} ends ${readLine(piece[2] ?? "")}`);
+        }
+        give(m[8]);
+      },
+    ],
+    [
+      new RegExp(`^Draw( lightly)? only from (${LEN}) to (${LEN})\\.$`),
+      (m) => {
+        if (m[1]) facts.push("light");
+        for (const f of froms) facts.push(`${f} begins ${len(m[2] ?? "")}`, `${f} ends ${len(m[3] ?? "")}`);
+      },
+    ],
+    [
+      /^Draw( lightly)? between (.+)\.$/,
+      (m) => {
+        if (m[1]) facts.push("light");
+        for (const f of froms)
+          for (const [i, l] of readLines(m[2] ?? "").entries())
+            facts.push(`${f} ${i === 0 ? "begins" : "ends"} ${l}`);
+      },
+    ],
+    [
+      /^Start( lightly)? at (.+)\.$/,
+      (m) =>
+        facts.push(...(m[1] ? ["light"] : []), ...froms.map((f) => `${f} begins ${readLine(m[2] ?? "")}`)),
+    ],
+    [
+      new RegExp(`^Stop at (${LINE}|the \\w+ edge)(?:, at (.+))?\\.$`),
+      (m) => {
+        const at = readLine(m[1] ?? "").replace(/^(\w+) edge$/, "the $1 edge");
+        if (over.length > 0) facts.push(...over.map((o) => `over ${o} by ${at}`));
+        else facts.push(...froms.map((f) => `${f} ends ${at}`));
+        over = [];
+        give(m[2]);
+      },
+    ],
+    [/^It (?:ends|begins) at (.+)\.$/, (m) => give(m[1])],
+    [/^They begin at (.+)\.$/, (m) => give(m[1])],
+    [
+      /^It runs from (.+) to (.+)\.$/,
+      (m) => {
+        give(m[1]);
+        give(m[2]);
+      },
+    ],
+    [
+      /^It crosses the ((?:left |right |level )?(?:guide|upright|line))s from (.+) at (.+)\.$/,
+      (m) => {
+        const [a, b] = [readNames(m[2] ?? ""), readNames(m[3] ?? "")];
+        for (const [i, n] of b.entries()) facts.push(`${n} on ${m[1]} ${a[i]}`);
+      },
+    ],
+    [
+      /^It crosses (.+)\.$/,
+      (m) => {
+        for (const hit of (m[1] ?? "").matchAll(new RegExp(`(${LINE}) at ([A-Z]\\d*)`, "g")))
+          facts.push(`${hit[2]} on ${readLine(hit[1] ?? "")}`);
+      },
+    ],
+    // Marks.
+    [
+      new RegExp(
+        `^Mark (.+?): (${LEN}) (out|from (?:the )?\\w+)(?: at the \\w+)?, (${LEN}) (out|from (?:the )?\\w+)(?: at the \\w+)?\\.$`,
+      ),
+      (m) => {
+        const n = (m[1] ?? "").replace(/^the /, "");
+        facts.push(
+          `${n} ${len(m[2] ?? "")} ${m[3]?.replace("the ", "")}`,
+          `${n} ${len(m[4] ?? "")} ${m[5]?.replace("the ", "")}`,
+        );
+      },
+    ],
+    [
+      new RegExp(`^Mark (.+?) (${LEN}) (out|from (?:the )?\\w+)(?: at the \\w+)?\\.$`),
+      (m) => {
+        mark = (m[1] ?? "").replace(/^the /, "");
+        facts.push(`${mark} ${len(m[2] ?? "")} ${m[3]?.replace("the ", "")}`);
+      },
+    ],
+    [
+      new RegExp(`^It is (${LEN}) (out|along|from the \\w+)(?: at the \\w+)?\\.$`),
+      (m) => {
+        const tail = m[2] === "along" ? "" : ` ${m[2]?.replace("the ", "")}`;
+        facts.push(`${mark}${line ? ` on ${line}` : ""} ${len(m[1] ?? "")}${tail}`);
+      },
+    ],
+    [
+      new RegExp(`^On the (\\w+) edge mark (.+?) ((?:${LEN}(?:, | and )?)+) from the (\\w+)\\.$`),
+      (m) => {
+        const [names, all] = [readNames(m[2] ?? ""), lens(m[3] ?? "")];
+        for (const [i, n] of names.entries()) facts.push(`${n} on ${m[1]} ${all[i]} from ${m[4]}`);
+      },
+    ],
+    [
+      new RegExp(
+        `^On (${LINE}) mark (.+?),? every (${LEN})(?: \\w+(?: of)?)? (?:from )?([A-Z]\\d*|the .+)\\.$`,
+      ),
+      (m) => {
+        const pace = Number(len(m[3] ?? "").replace("~", ""));
+        for (const [i, n] of readNames(m[2] ?? "").entries())
+          facts.push(`${n} on ${readLine(m[1] ?? "")} ${pace * (i + 1)}`);
+      },
+    ],
+    [
+      new RegExp(
+        `^On (${LINE}) mark (.+?),? ((?:${LEN}(?:, | and )?)+)( along| out| from the (?:left|right|top|bottom)| from .+| above .+| below .+| left of .+| right of .+)\\.$`,
+      ),
+      (m) => {
+        const [names, all] = [readNames((m[2] ?? "").replace(/,$/, "")), lens(m[3] ?? "")];
+        const tail = / out$/.test(m[4] ?? "")
+          ? " out"
+          : /^ from the (left|right|top|bottom)$/.test(m[4] ?? "")
+            ? (m[4] ?? "").replace("the ", "")
+            : "";
+        for (const [i, n] of names.entries()) facts.push(`${n} on ${readLine(m[1] ?? "")} ${all[i]}${tail}`);
+      },
+    ],
+    [
+      new RegExp(`^On (${LINE}) mark ([^,]+)\\.$`),
+      (m) => {
+        line = readLine(m[1] ?? "");
+        mark = (m[2] ?? "").replace(/^the /, "");
+      },
+    ],
+    [/^Mark (\S+) halfway between (.+?) and (.+)\.$/, (m) => facts.push(`${m[1]} 1/2 ${m[2]} ${m[3]}`)],
+    [
+      new RegExp(`^Mark (\\S+) where (${LINE}) and (${LINE}) cross\\.$`),
+      (m) => facts.push(`${m[1]} on ${readLine(m[2] ?? "")}`, `${m[1]} on ${readLine(m[3] ?? "")}`),
+    ],
+    [
+      /^Look along (.+)\.$/,
+      (m) => {
+        line = readLine(m[1] ?? "");
+      },
+    ],
+    [
+      /^Mark (\S+) where it meets (.+)\.$/,
+      (m) => facts.push(`${m[1]} on ${line}`, `${m[1]} on ${readLine(m[2] ?? "")}`),
+    ],
+    // Going over.
+    [
+      /^Go (?:firmly )?over ((?:[A-Z]\d*){2,}(?:(?:, | and )(?:[A-Z]\d*){2,})*)(?: with dots)?\.$/,
+      (m) => {
+        for (const row of (m[1] ?? "").split(/, | and /))
+          for (const [a, b] of readRow(row)) facts.push(`over ${a}-${b}`);
+      },
+    ],
+    [
+      /^Go (?:firmly )?over (the .+ corner to .+)\.$/,
+      (m) => {
+        for (const row of (m[1] ?? "").split(/, | and (?=the)/))
+          for (const [a, b] of readRow(row)) facts.push(`over ${a}-${b}`);
+      },
+    ],
+    [
+      /^Go (?:firmly )?over (.+?)(?: with dots)? between (.+)\.$/,
+      (m) => {
+        for (const l of readLines(m[1] ?? ""))
+          for (const b of readLines(m[2] ?? "")) facts.push(`over ${l} by ${b}`);
+      },
+    ],
+    [
+      /^Go (?:firmly )?over (.+?)(?: with dots)? up to (.+)\.$/,
+      (m) =>
+        facts.push(
+          `over ${readLine(m[1] ?? "")} by ${/edge$/.test(m[2] ?? "") ? m[2] : readLine(m[2] ?? "")}`,
+        ),
+    ],
+    [
+      /^Go (?:firmly )?over (.+?)(?: with dots)?\.$/,
+      (m) => {
+        over = readLines(m[1] ?? "");
+      },
+    ],
+    [
+      /^Only between (.+)\.$/,
+      (m) => {
+        for (const l of over) for (const b of readLines(m[1] ?? "")) facts.push(`over ${l} by ${b}`);
+        over = [];
+      },
+    ],
+  ];
+  for (const given of sentences) {
+    const sentence = PLAIN.reduce((text, [plain, full]) => text.replace(plain, full), given);
+    let read = false;
+    for (const [form, take] of rules) {
+      const m = form.exec(sentence);
+      if (!m) continue;
+      take(m);
+      read = true;
+      break;
+    }
+    if (!read) throw new Error(`cannot be read: "${sentence}"`);
+  }
+  return facts;
+}

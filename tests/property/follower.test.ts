@@ -1,0 +1,241 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { applyChanges, changeViewKind, sampleLesson, VIEW_KINDS, type ViewKind } from "#core/changes";
+import { evaluate, type Move } from "#core/drafter";
+import { findPaperPoint } from "#core/geometry";
+import { type Lesson, parseLessonText } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+import { RECIPE_NAMES, type RecipeName } from "#core/recipes";
+import { type Act, rulerMarkMm } from "#core/told";
+import { differences, heardOf } from "../follower/against.ts";
+import { follow, type Heard } from "../follower/follow.ts";
+import { apart } from "../follower/plane.ts";
+import { lessonWith } from "./recipe-arbitraries.ts";
+
+// A pupil who has only what is told must arrive at the same drawing.
+
+const DEMOS = join(import.meta.dirname, "../../demo/lessons");
+
+function demo(name: string): Lesson {
+  const parsed = parseLessonText(readFileSync(join(DEMOS, name), "utf8"));
+  if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
+  return parsed.value;
+}
+
+function sampleIn(recipe: RecipeName, kind: ViewKind): Lesson {
+  if (kind === "one-point" || kind === "two-point") return sampleLesson(recipe, kind);
+  const lesson = sampleLesson(recipe, "two-point");
+  const changed = applyChanges(lesson, changeViewKind(lesson, kind));
+  if (!changed.ok) throw new Error(changed.findings[0]?.message);
+  return changed.value.lesson;
+}
+
+describe("what is told alone gives the same drawing", () => {
+  test.each(readdirSync(DEMOS))("%s", (name) => {
+    const { differences: found, followed } = differences(computeLesson(demo(name)));
+    expect(found).toEqual([]);
+    expect(new Set(followed.onlyCounted)).toEqual(
+      new Set(followed.onlyCounted.filter((k) => k === "freehand")),
+    );
+  });
+
+  test.each(RECIPE_NAMES)("%s in every view", (recipe) => {
+    for (const { kind } of VIEW_KINDS) {
+      const c = computeLesson(sampleIn(recipe, kind));
+      expect(differences(c).differences, kind).toEqual([]);
+    }
+  });
+
+  test("of things put down at random, also where they run off the sheet, all but few", () => {
+    let [all, same] = [0, 0];
+    for (const [r, recipe] of RECIPE_NAMES.entries())
+      for (const [k, { kind }] of VIEW_KINDS.entries())
+        for (const lesson of fc.sample(lessonWith(recipe, kind), { numRuns: 3, seed: 411 + 13 * r + k })) {
+          all++;
+          if (differences(computeLesson(lesson)).differences.length === 0) same++;
+        }
+    expect(all).toBeGreaterThan(250);
+    expect(same / all).toBeGreaterThan(0.85);
+  });
+});
+
+/** The moves with every length rounded as the ruler shows it: what a pupil with that ruler would do. */
+function rounded(moves: readonly Move[], c: ReturnType<typeof computeLesson>): Move[] {
+  const mark = rulerMarkMm(c.sheet);
+  const on = (mm: number) => Math.round(mm / mark) * mark;
+  return moves.map((move) => ({
+    ...move,
+    points: move.points.map((p) => {
+      const { rule } = p;
+      if (rule.kind === "along" || rule.kind === "measured")
+        return { ...p, rule: { ...rule, mm: on(rule.mm) } };
+      if (rule.kind === "from-edges")
+        return {
+          ...p,
+          rule: {
+            ...rule,
+            across: { ...rule.across, mm: on(rule.across.mm) },
+            down: { ...rule.down, mm: on(rule.down.mm) },
+          },
+        };
+      if (rule.kind === "on-line-from-edge")
+        return { ...p, rule: { ...rule, across: { ...rule.across, mm: on(rule.across.mm) } } };
+      return p;
+    }),
+  }));
+}
+
+test("with a ruler's own marks every place is where the drafter with the same marks puts it", () => {
+  // Only box fronts: their marks are all of the kinds the drafter can be given rounded.
+  let places = 0;
+  for (const kind of ["one-point"] as const)
+    for (const recipe of ["box", "outline", "stairs", "house"] as const) {
+      const c = computeLesson(sampleLesson(recipe, kind));
+      const phases = c.steps.filter((s) => s.objectId === "sheet" || /\/(front|zigzag)/.test(s.id));
+      const ids = new Set(phases.map((s) => s.id));
+      const truth = evaluate(rounded(c.moves, c), c.view);
+      const sheet = { wide: c.sheet.widthMm, high: c.sheet.heightMm, markMm: rulerMarkMm(c.sheet) };
+      const told = c.steps.filter((s) => ids.has(s.id)).flatMap((s) => s.acts.map((a) => a.told));
+      const followed = follow(
+        told.map((t) => ({ act: t.act, anew: t.anew ?? [], thing: "it" })),
+        sheet,
+        false,
+      );
+      expect(followed.stuck).toEqual([]);
+      for (const { name, at, act } of followed.found) {
+        const id = told[act]?.bearers?.find(([n]) => n === name)?.[1];
+        const h = id === undefined ? undefined : truth.points.get(id);
+        const p = h && findPaperPoint(h);
+        if (!p) continue;
+        places++;
+        expect(apart(at, { x: p.xMm, y: p.yMm }), `${recipe} ${name}`).toBeLessThan(0.05);
+      }
+    }
+  expect(places).toBeGreaterThan(20);
+});
+
+/** Faults in what is told, each of which a pupil would stumble over. */
+type Planting = (acts: readonly Act[], n: number) => Act[] | null;
+
+const nthOf = (acts: readonly Act[], kind: Act["do"], n: number) => {
+  const all = acts.flatMap((a, i) => (a.do === kind ? [i] : []));
+  return all.length === 0 ? -1 : (all[n % all.length] ?? -1);
+};
+const changed = (acts: readonly Act[], i: number, to: (a: Act) => Act | null): Act[] | null => {
+  const act = acts[i];
+  const next = act && to(act);
+  if (!act || next === undefined) return null;
+  return next === null ? acts.filter((_, k) => k !== i) : acts.map((a, k) => (k === i ? next : a));
+};
+
+const OTHER_WAY = { up: "down", down: "up", left: "right", right: "left" } as const;
+
+const FAULTS: Readonly<Record<string, Planting>> = {
+  "an act left out": (acts, n) => changed(acts, nthOf(acts, "rule", n), () => null),
+  "a mark left out": (acts, n) => changed(acts, nthOf(acts, "mark", n), () => null),
+  "a mark 2 mm off": (acts, n) =>
+    changed(acts, nthOf(acts, "mark", n), (a) =>
+      JSON.parse(JSON.stringify(a), (k, v) => (k === "exactMm" ? v + 2 : v)),
+    ),
+  // Between two lines it does not matter from which side the ruler is laid.
+  "a line the other way": (acts, n) =>
+    changed(acts, nthOf(acts, "rule", n), (a) =>
+      a.do !== "rule"
+        ? a
+        : {
+            ...a,
+            lines: a.lines.map((l) =>
+              l.toward.k === "way" && !l.begin
+                ? { ...l, toward: { k: "way" as const, way: OTHER_WAY[l.toward.way] } }
+                : l,
+            ),
+          },
+    ),
+  "a line too short": (acts, n) =>
+    changed(acts, nthOf(acts, "rule", n), (a) =>
+      JSON.parse(JSON.stringify(a), (k, v) => (k === "exactMm" ? v * 0.8 : v)),
+    ),
+  "from another corner": (acts, n) =>
+    changed(acts, nthOf(acts, "rule", n), (a) => {
+      if (a.do !== "rule") return a;
+      const [first, ...rest] = a.lines;
+      return first
+        ? {
+            ...a,
+            lines: [
+              {
+                ...first,
+                from: {
+                  k: "letter",
+                  letter: first.from.k === "letter" && first.from.letter === "A" ? "B" : "A",
+                },
+              },
+              ...rest,
+            ],
+          }
+        : a;
+    }),
+  "not gone over": (acts, n) => changed(acts, nthOf(acts, "go-over", n), () => null),
+  "a stray line more": (acts, n) => {
+    const i = nthOf(acts, "rule", n);
+    const act = acts[i];
+    if (act?.do !== "rule") return null;
+    const line = act.lines[0];
+    return line
+      ? [
+          ...acts.slice(0, i + 1),
+          {
+            do: "rule",
+            press: "firm",
+            lines: [
+              {
+                from: line.from,
+                toward: { k: "way", way: "left" },
+                end: { k: "length", reading: { marks: 23, kind: "measured", about: false, exactMm: 23 } },
+              },
+            ],
+          },
+          ...acts.slice(i + 1),
+        ]
+      : null;
+  },
+  "told before what it ends on": (acts, n) => {
+    const i = nthOf(acts, "go-over", n);
+    const act = acts[i];
+    return act && i > 1 ? [act, ...acts.slice(0, i), ...acts.slice(i + 1)] : null;
+  },
+  "drawn lightly": (acts, n) =>
+    changed(
+      acts,
+      acts.findIndex((a, i) => i > n && a.do === "rule" && a.press === "firm"),
+      (a) => ({ ...a, press: "light" }) as Act,
+    ),
+};
+
+test.each(Object.entries(FAULTS))("a planted fault is noticed: %s", (_name, plant) => {
+  let [planted, noticed] = [0, 0];
+  for (const recipe of ["box", "house", "stairs", "openings"] as const) {
+    const c = computeLesson(sampleLesson(recipe, "two-point"));
+    const heard = heardOf(c);
+    for (let n = 3; n < 6; n++) {
+      const acts = plant(
+        heard.map((h) => h.act),
+        n,
+      );
+      if (!acts || JSON.stringify(acts) === JSON.stringify(heard.map((h) => h.act))) continue;
+      planted++;
+      const things = heard.map((h) => h.thing);
+      const thing = things[things.length - 1] ?? "";
+      const wrong: Heard[] = acts.map((act) => ({
+        act,
+        anew: [],
+        thing: heard.find((h) => h.act === act)?.thing ?? thing,
+      }));
+      if (differences(c, wrong).differences.length > 0) noticed++;
+    }
+  }
+  expect(planted).toBeGreaterThanOrEqual(3);
+  expect(noticed).toBe(planted);
+});

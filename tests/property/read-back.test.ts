@@ -1,0 +1,67 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { formatLength } from "#core/base";
+import { applyChanges, changeViewKind, sampleLesson, VIEW_KINDS } from "#core/changes";
+import { type Lesson, parseLessonText } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
+import { AGE_BANDS, type AgeBand } from "#core/plan";
+import { RECIPE_NAMES } from "#core/recipes";
+import { isCounted, isRinged, rulerMarkMm } from "#core/told";
+import { factsOfAct, factsRead } from "../follower/read-back.ts";
+
+// Whatever an act tells is in its words: they are read back to the same facts, at every length of sentence.
+
+const DEMOS = join(import.meta.dirname, "../../demo/lessons");
+
+function lessons(): Lesson[] {
+  const demos = readdirSync(DEMOS).map((name) => {
+    const parsed = parseLessonText(readFileSync(join(DEMOS, name), "utf8"));
+    if (!parsed.ok) throw new Error(name);
+    return parsed.value;
+  });
+  const samples = RECIPE_NAMES.flatMap((recipe) =>
+    VIEW_KINDS.flatMap(({ kind }) => {
+      const plain = kind === "one-point" || kind === "two-point";
+      const lesson = sampleLesson(recipe, plain ? kind : "two-point");
+      const changed = plain ? null : applyChanges(lesson, changeViewKind(lesson, kind));
+      return changed && !changed.ok ? [] : [changed ? changed.value.lesson : lesson];
+    }),
+  );
+  return [...demos, ...samples];
+}
+
+test.each(Object.keys(AGE_BANDS) as AgeBand[])(
+  "told to %s, every act can be read back from its sentences",
+  (ageBand) => {
+    let read = 0;
+    for (const lesson of lessons()) {
+      const { steps, sheet } = computeLesson({ ...lesson, plan: { ...lesson.plan, ageBand } });
+      const mark = rulerMarkMm(sheet);
+      const marksOf = new Map<string, string>();
+      for (let n = 0; n < 900; n++) marksOf.set(formatLength(n * mark, sheet), `${n}`);
+      for (const step of steps)
+        for (const { told, sentences } of step.acts) {
+          const { act } = told;
+          if (act.do !== "mark" && act.do !== "rule" && act.do !== "go-over") continue;
+          // What is ringed or counted in the picture is only counted in the words.
+          if (act.do === "rule" && isRinged(act.lines.map((l) => l.from))) continue;
+          if (act.do === "go-over" && isCounted(act.lines)) continue;
+          read++;
+          const meets = act.do === "rule" && act.meets === true;
+          const wanted = factsOfAct(act, mark, sheet.unit === "in").filter(
+            (f) => !meets || !/ ends /.test(f),
+          );
+          const said = factsRead(
+            sentences.slice((told.anew ?? []).length),
+            (l) => marksOf.get(l) ?? `? ${l}`,
+          );
+          expect(
+            [...new Set(said.filter((f) => f !== "meets"))].sort(),
+            `${step.id}: ${sentences.join(" ")}`,
+          ).toEqual([...new Set(wanted)].sort());
+        }
+    }
+    expect(read).toBeGreaterThan(2300);
+  },
+);
