@@ -1,7 +1,7 @@
 import { type Finding, formatLength } from "../base/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import type { PlannedSolid } from "../program/index.ts";
-import { type View, worldToPaper } from "../view/index.ts";
+import { findVanishingPoint, type View, worldToPaper } from "../view/index.ts";
 
 /** Half the 60° cone inside which drawn things do not look stretched; common practice, no published source. */
 const HALF_CONE_RAD = Math.PI / 6;
@@ -9,6 +9,21 @@ const HALF_CONE_RAD = Math.PI / 6;
 /** Radius in paper mm of the 60° cone of vision: d·tan 30°. */
 export function coneRadiusMm(distanceFromPaperMm: number): number {
   return distanceFromPaperMm * Math.tan(HALF_CONE_RAD);
+}
+
+/** How near the sheet's ends a vanishing point is put there on purpose. */
+const AT_END_MM = 3;
+
+/** Whether both level points stand at the sheet's ends, as practice puts them to have them within reach: all then is stretched a little. */
+function pointsAtSheetsEnds(view: View): boolean {
+  const [frame] = view.frames;
+  if (!frame) return false;
+  const ends = (["depth", "width"] as const).map(
+    (axis) => findVanishingPoint(view, frame, axis)?.xMm ?? null,
+  );
+  return ends.every(
+    (x) => x !== null && (Math.abs(x) < AT_END_MM || Math.abs(x - view.sheet.widthMm) < AT_END_MM),
+  );
 }
 
 /** Reports every solid with corners outside the cone of vision, with the distance that would take them in. */
@@ -21,7 +36,7 @@ export function judgeConeOfVision(solids: readonly PlannedSolid[], view: View): 
       return p ? distanceMm(principal, p) : 0;
     });
     const outside = reaches.filter((r) => r > radius + 0.05).length;
-    if (outside === 0) return [];
+    if (outside === 0 || pointsAtSheetsEnds(view)) return [];
     const furthest = Math.max(...reaches);
     const neededMm = Math.ceil(furthest / Math.tan(HALF_CONE_RAD));
     return [
@@ -29,7 +44,7 @@ export function judgeConeOfVision(solids: readonly PlannedSolid[], view: View): 
         code: "outside-cone",
         severity: "note",
         about: objectId,
-        message: `${outside} of ${reaches.length} corners stand outside the 60° cone of vision, the furthest ${formatLength(furthest - radius, view.sheet)} beyond it: they will look stretched.`,
+        message: `${outside} of ${reaches.length} corners of "${objectId}" stand outside the 60° cone of vision, the furthest ${formatLength(furthest - radius, view.sheet)} beyond it: they will look stretched.`,
         numbers: { outside, beyondMm: furthest - radius, neededDistanceMm: neededMm },
         ...(view.frames.every((f) => f.axes.width[2] === 0)
           ? {

@@ -1,5 +1,6 @@
 import type { Finding, Keep } from "../base/index.ts";
 import { type Evaluation, evaluate } from "../drafter/index.ts";
+import { judgeRounding } from "../judgements/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import { withDrawingMends } from "../mends/index.ts";
 import { type Heard, understand, type Word, wordsOf } from "../narration/index.ts";
@@ -15,6 +16,7 @@ import {
 } from "../schedule/index.ts";
 import { findStep, groupSteps, moveOfStepId, type Step, type Telling } from "../steps/index.ts";
 import { type DrawnLesson, drawStages } from "./draw-lesson.ts";
+import { inNames } from "./in-names.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
 import { goingOnFrom } from "./memory.ts";
 
@@ -104,6 +106,9 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
   const seen = keep("drawing judged", [program, view, paper, drawn.sheet, deliverable, centre], () =>
     judgeDrawing(drawn),
   );
+  const rounding = keep("rounding", [moves, evaluation, view, lesson.objects], () =>
+    judgeRounding(moves, evaluation, view, (id) => objectsOf(lesson)(id)?.label ?? "sheet"),
+  );
   const inStep = keep(
     "sync judged",
     [steps, schedule, map, words, heard, pace, drawn.sheet, take, view, lesson.view, lesson.objects],
@@ -127,16 +132,20 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
     schedule,
     editMap: map,
     parts: taught.parts,
-    findings: [
-      ...program.findings,
-      ...evaluation.findings,
-      ...paper.findings,
-      ...grouped.findings,
-      ...seen,
-      ...schedule.findings,
-      ...inStep,
-      ...taught.findings,
-    ],
+    findings: inNames(
+      [
+        ...program.findings,
+        ...evaluation.findings,
+        ...paper.findings,
+        ...grouped.findings,
+        ...seen,
+        ...schedule.findings,
+        ...inStep,
+        ...taught.findings,
+        ...rounding,
+      ],
+      lesson.objects,
+    ),
   };
 }
 

@@ -10,13 +10,15 @@ import {
   judgeRightAngles,
   judgeRulerReach,
   judgeSquashed,
+  judgeTypedSizes,
   USUAL_RULER_MM,
 } from "../judgements/index.ts";
 import type { DrawnLesson } from "./draw-lesson.ts";
 
 /** Findings that look across the drawing: what will look wrong, be hard to draw, or not fit. Cheap enough for every edit. */
 export function judgeDrawing({ program, view, paper, sheet, lesson }: DrawnLesson): Finding[] {
-  const isDrill = lesson.plan.centre !== "none" && lesson.objects.every((o) => o.recipe === "box");
+  // A class that finds the middle of the sheet first puts its horizon there on purpose.
+  const isDrill = lesson.plan.centre !== "none";
   return [
     ...judgeOffSheet(view),
     ...judgeConeOfVision(program.solids, view),
@@ -27,6 +29,7 @@ export function judgeDrawing({ program, view, paper, sheet, lesson }: DrawnLesso
     ...judgeKeepOut(paper),
     ...judgeRulerReach(paper, view, sheet.rulerMm ?? USUAL_RULER_MM),
     ...judgeDeliverable(lesson.plan, lesson.objects, program.scene, view),
+    ...judgeTypedSizes(lesson.objects, view),
     ...judgeComposition(paper, program.solids, view, isDrill),
   ];
 }

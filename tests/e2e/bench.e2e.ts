@@ -116,7 +116,7 @@ test("a step is renamed, reworded, held, moved, parted and told together again; 
   const count = await steps.count();
   await title.fill("The gable");
   await title.press("Enter");
-  await expect(page.getByRole("button", { name: "Step 8: The gable" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Step 11: The gable" })).toBeVisible();
   const words = page.getByRole("textbox", { name: "What is said" });
   await words.fill("Corner to corner, then up.");
   await words.blur();
@@ -131,19 +131,19 @@ test("a step is renamed, reworded, held, moved, parted and told together again; 
     holdMs: 90_000,
   });
   await page.getByRole("button", { name: "Back to the usual words" }).click();
-  await expect(page.getByRole("button", { name: "Step 8: Kiosk: the peak" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Step 11: Kiosk: the peak" })).toBeVisible();
   // The peak needs the wall before it.
   await page.getByRole("button", { name: "Earlier", exact: true }).click();
-  await expect(page.getByText(/^Not possible: step \d+ .* needs the .* from step 7/)).toBeVisible();
+  await expect(page.getByText(/^Not possible: step \d+ .* needs the .* from step 10/)).toBeVisible();
   // Parted at the move looked at, and told together again.
   await page.getByRole("button", { name: "One move back" }).click();
   await page.getByRole("button", { name: /^Part after move \d/ }).click();
   await expect(steps).toHaveCount(count + 1);
-  await page.getByRole("button", { name: /^Step 9:/ }).click();
+  await page.getByRole("button", { name: /^Step 12:/ }).click();
   await page.getByRole("button", { name: "Tell with the step before" }).click();
   await expect(steps).toHaveCount(count);
   await saved(page);
-  await page.getByRole("button", { name: /^Step 11: Shutters/ }).click();
+  await page.getByRole("button", { name: /^Step 14: Shutters/ }).click();
   const before = (await documentOf(page, id)).stepOrder;
   expect(before).toBeUndefined();
 });

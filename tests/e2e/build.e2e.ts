@@ -22,7 +22,7 @@ test("from an empty shelf place to a drawn box by pointer: put down, dragged, sc
   const put = boxesOf(await documentOf(page, id));
   expect(put).toHaveLength(1);
   expect(put[0]).toMatchObject({ id: "box-1", depthSetBy: "ground" });
-  await expect(page.getByRole("button", { name: /^Step \d+: Box 1/ })).toHaveCount(4);
+  await expect(page.getByRole("button", { name: /^Step \d+: Box 1/ })).toHaveCount(3);
 
   await dragHandle(page, "box-1/width", 50, 0);
   await saved(page);
