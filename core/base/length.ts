@@ -37,6 +37,12 @@ export function formatLength(mm: number, style: LengthStyle): string {
   return `${parts === 0 ? "" : sign}${digits}${NBSP}in`;
 }
 
+/** A small length that is told because it is not nothing: "1.5 mm", and "less than 1⁄8 in" where no mark of the ruler shows it. */
+export function formatSmallLength(mm: number, style: LengthStyle): string {
+  const least = style.unit === "in" ? smallestStepMm(style) : 0.5;
+  return mm > 0 && mm < least / 2 ? `less than ${formatLength(least, style)}` : formatLength(mm, style);
+}
+
 const TYPED_LENGTH = /^([+-]?)\s*(?:(\d+(?:[.,]\d+)?)?(?:[\s-]*(\d+)\s*[/⁄]\s*(\d+))?)\s*([a-z"″]*)\.?$/;
 const TYPED_SHARE = /^(?:(half|third|quarter)|(\d+)\s*[/⁄]\s*(\d+))\s+of(?:\s+the)?\s+\w+$/;
 const SHARES: Readonly<Record<string, number>> = { half: 1 / 2, third: 1 / 3, quarter: 1 / 4 };

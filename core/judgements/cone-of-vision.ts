@@ -1,4 +1,4 @@
-import { type Finding, formatLength } from "../base/index.ts";
+import { type Finding, formatSmallLength } from "../base/index.ts";
 import { distanceMm, findPaperPoint } from "../geometry/index.ts";
 import type { PlannedSolid } from "../program/index.ts";
 import { findVanishingPoint, type View, worldToPaper } from "../view/index.ts";
@@ -44,7 +44,7 @@ export function judgeConeOfVision(solids: readonly PlannedSolid[], view: View): 
         code: "outside-cone",
         severity: "note",
         about: objectId,
-        message: `${outside} of ${reaches.length} corners of "${objectId}" stand outside the 60° cone of vision, the furthest ${formatLength(furthest - radius, view.sheet)} beyond it: they will look stretched.`,
+        message: `${outside} of ${reaches.length} corners of "${objectId}" stand outside the 60° cone of vision, the furthest ${formatSmallLength(furthest - radius, view.sheet)} beyond it: they will look stretched.`,
         numbers: { outside, beyondMm: furthest - radius, neededDistanceMm: neededMm },
         ...(view.frames.every((f) => f.axes.width[2] === 0)
           ? {

@@ -9,7 +9,13 @@ export { driftOf, sourcesOf, USUAL_HAND } from "./drift.ts";
 export { judgeInterpenetrating } from "./interpenetrating.ts";
 export { judgeKeepOut } from "./keep-out.ts";
 export { judgeOffSheet, vanishingPoints } from "./off-sheet.ts";
-export { judgeRounding, judgeTypedSizes, withMarks } from "./off-the-marks.ts";
+export {
+  judgeRounding,
+  judgeTypedSizes,
+  type MovedPlace,
+  placesMovedByRounding,
+  withMarks,
+} from "./off-the-marks.ts";
 export { judgeRightAngles } from "./right-angles.ts";
 export { judgeRulerReach, USUAL_RULER_MM } from "./ruler-reach.ts";
 export { judgeSquashed } from "./squashed.ts";

@@ -1,4 +1,4 @@
-import { type Finding, formatLength, listOf } from "../base/index.ts";
+import { type Finding, formatSmallLength, listOf } from "../base/index.ts";
 import { LONGEST_TAPE_MM, tapeNeeded } from "../drafter/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
 import { callVanishingPoint, findVanishingPoint, type View } from "../view/index.ts";
@@ -14,7 +14,7 @@ export function judgeOffSheet(view: View): Finding[] {
       code: "horizon-off-sheet",
       severity: "note",
       about: "sheet",
-      message: `The horizon lies ${formatLength(beyond, view.sheet)} beyond the ${side} edge: tape on that much paper, or it cannot be drawn.`,
+      message: `The horizon lies ${formatSmallLength(beyond, view.sheet)} beyond the ${side} edge: tape on that much paper, or it cannot be drawn.`,
       numbers: { beyondMm: beyond },
     });
   }
@@ -30,7 +30,7 @@ export function judgeOffSheet(view: View): Finding[] {
       code: "vanishing-point-off-sheet",
       severity: "note",
       about: "sheet",
-      message: `The ${called} stands ${listOf(tape.map((t) => `${formatLength(t.mm, view.sheet)} beyond the ${t.side} edge`))}: ${how}.`,
+      message: `The ${called} stands ${listOf(tape.map((t) => `${formatSmallLength(t.mm, view.sheet)} beyond the ${t.side} edge`))}: ${how}.`,
       numbers: { tapeMm: longest },
     });
   }

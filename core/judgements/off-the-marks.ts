@@ -1,6 +1,7 @@
-import { type Change, type Finding, formatLength, listOf } from "../base/index.ts";
+import { type Change, type Finding, formatSmallLength, listOf } from "../base/index.ts";
 import { type Evaluation, evaluate, type Move } from "../drafter/index.ts";
-import { distanceMm, findPaperPoint } from "../geometry/index.ts";
+import { distanceMm, findPaperPoint, type PaperPoint } from "../geometry/index.ts";
+import { MM_PER_INCH } from "../lexicon/index.ts";
 import type { ObjectSlice } from "../recipes/index.ts";
 import { rulerMarkMm } from "../told/index.ts";
 import type { View } from "../view/index.ts";
@@ -31,12 +32,18 @@ export function judgeTypedSizes(objects: readonly ObjectSlice[], view: View): Fi
         code: "off-the-marks",
         severity: "note",
         about: object.id,
-        message: `The ${object.label} has ${off.length === 1 ? "a length" : "lengths"} between two marks of the ruler (${listOf(off.slice(0, 3).map(({ mm }) => formatLength(mm, view.sheet)))}): told with "about".`,
+        message: `The ${object.label} has ${off.length === 1 ? "a length" : "lengths"} between two marks of the ruler (${listOf(off.slice(0, 3).map(({ mm }) => inDecimals(mm, view)))}): told with "about".`,
         numbers: { lengths: off.length, firstMm: first.mm, markMm: mark },
         mend: { label: "Move onto the ruler's marks", changes },
       },
     ];
   });
+}
+
+/** As typed, where the nearest mark would hide what is meant: "12.7 mm", "1.06 in". */
+function inDecimals(mm: number, { sheet }: View): string {
+  const [perUnit, digits] = sheet.unit === "in" ? [MM_PER_INCH, 100] : [1, 10];
+  return `${Math.round((mm / perUnit) * digits) / digits}\u00a0${sheet.unit}`;
 }
 
 /** The lengths in mm among an object's handles, with the field each stands in. */
@@ -49,34 +56,57 @@ function typedLengths(value: unknown, field: string): { field: string; mm: numbe
   });
 }
 
+/** A place that comes out elsewhere when every measure is taken on the ruler's marks. */
+export interface MovedPlace {
+  readonly objectId: string;
+  readonly pointId: string;
+  readonly called: string;
+  readonly mm: number;
+}
+
 /**
- * Things of which rounding to the ruler's marks moves a place by more than a pencil shows: carried out once as drawn and once
- * with every measure on its mark.
+ * Of each thing the place that rounding to the ruler's marks moves the furthest, where a pencil shows it: the lesson is
+ * carried out once as drawn and once with every measure on its mark.
  */
-export function judgeRounding(
+export function placesMovedByRounding(
   moves: readonly Move[],
   { points }: Pick<Evaluation, "points">,
   view: View,
-  labelOf: (objectId: string) => string,
-): Finding[] {
+): readonly MovedPlace[] {
   const onMarks = evaluate(withMarks(moves, rulerMarkMm(view.sheet)), view);
-  const worst = new Map<string, { mm: number; called: string }>();
-  for (const move of moves)
-    for (const { id, called } of move.points) {
+  const worst = new Map<string, MovedPlace>();
+  for (const { objectId, points: made } of moves)
+    for (const { id, called } of made) {
       const [h, k] = [points.get(id), onMarks.points.get(id)];
       const [p, q] = [h && findPaperPoint(h), k && findPaperPoint(k)];
-      if (!p || !q || p.xMm < 0 || p.yMm < 0 || p.xMm > view.sheet.widthMm || p.yMm > view.sheet.heightMm)
-        continue;
+      if (!p || !q || !isOnSheet(p, view)) continue;
       const mm = distanceMm(p, q);
-      if (mm > MOVED_MM && mm > (worst.get(move.objectId)?.mm ?? 0)) worst.set(move.objectId, { mm, called });
+      if (mm > MOVED_MM && mm > (worst.get(objectId)?.mm ?? 0))
+        worst.set(objectId, { objectId, pointId: id, called, mm });
     }
-  return [...worst].map(([objectId, { mm, called }]) => ({
-    code: "moved-by-rounding",
-    severity: "note",
-    about: objectId,
-    message: `With the ruler's marks the ${called} of the ${labelOf(objectId)} comes out ${formatLength(mm, view.sheet)} beside where it is drawn here: put its measures on marks.`,
-    numbers: { movedMm: mm },
-  }));
+  return [...worst.values()];
+}
+
+function isOnSheet({ xMm, yMm }: PaperPoint, { sheet }: View): boolean {
+  return xMm >= 0 && yMm >= 0 && xMm <= sheet.widthMm && yMm <= sheet.heightMm;
+}
+
+/** Findings on places that rounding moves; `nameOf` gives the letter a place goes by and in which step: "C in step 4". */
+export function judgeRounding(
+  moved: readonly MovedPlace[],
+  view: View,
+  nameOf: (pointId: string) => string | null,
+): Finding[] {
+  return moved.map(({ objectId, pointId, called, mm }) => {
+    const name = nameOf(pointId);
+    return {
+      code: "moved-by-rounding",
+      severity: "note",
+      about: objectId,
+      message: `Measured on the ruler's marks, ${name === null ? `the ${called} of "${objectId}"` : `${name}, of "${objectId}",`} comes out ${formatSmallLength(mm, view.sheet)} beside where it is drawn here: put its measures on marks.`,
+      numbers: { movedMm: mm },
+    };
+  });
 }
 
 /** The moves with every measure on the ruler's nearest mark. */

@@ -1,4 +1,4 @@
-import { countOf, type Finding, formatLength, sentenceCase } from "../base/index.ts";
+import { countOf, type Finding, formatSmallLength, sentenceCase } from "../base/index.ts";
 import { distanceMm } from "../geometry/index.ts";
 import type { PlannedSolid } from "../program/index.ts";
 import { findFaceOnPaper, showingFaces } from "../solids/index.ts";
@@ -37,7 +37,7 @@ export function judgeRightAngles(solids: readonly PlannedSolid[], view: View): F
         code: "reads-acute",
         severity: "note",
         about: objectId,
-        message: `${sentenceCase(countOf(outside.length, "corner"))} of the level sides of "${objectId}" will look sharper than a right angle, up to ${formatLength(beyondMm, view.sheet)} outside the circle over the vanishing points. Move the points apart, or the thing inward.`,
+        message: `${sentenceCase(countOf(outside.length, "corner"))} of the level sides of "${objectId}" will look sharper than a right angle, up to ${formatSmallLength(beyondMm, view.sheet)} outside the circle over the vanishing points. Move the points apart, or the thing inward.`,
         numbers: { outside: outside.length, beyondMm },
       },
     ];

@@ -1,6 +1,6 @@
 import type { Finding, Keep } from "../base/index.ts";
 import { type Evaluation, evaluate } from "../drafter/index.ts";
-import { judgeRounding } from "../judgements/index.ts";
+import { judgeRounding, placesMovedByRounding } from "../judgements/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import { withDrawingMends } from "../mends/index.ts";
 import { type Heard, understand, type Word, wordsOf } from "../narration/index.ts";
@@ -103,11 +103,11 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
     }),
   );
   const { deliverable, centre } = lesson.plan;
-  const seen = keep("drawing judged", [program, view, paper, drawn.sheet, deliverable, centre], () =>
+  const seen = keep("drawing judged", [program, view, paper, drawn.sheet, deliverable, centre, ruler], () =>
     judgeDrawing(drawn),
   );
-  const rounding = keep("rounding", [moves, evaluation, view, lesson.objects], () =>
-    judgeRounding(moves, evaluation, view, (id) => objectsOf(lesson)(id)?.label ?? "sheet"),
+  const moved = keep("rounded", [moves, evaluation, view, ruler], () =>
+    ruler === "straight-edge" ? [] : placesMovedByRounding(moves, evaluation, view),
   );
   const inStep = keep(
     "sync judged",
@@ -142,7 +142,7 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
         ...schedule.findings,
         ...inStep,
         ...taught.findings,
-        ...rounding,
+        ...judgeRounding(moved, view, (id) => letterOf(id, steps)),
       ],
       lesson.objects,
     ),
@@ -183,6 +183,14 @@ function takeOf(
   const { anchors: a, strokeAnchors: s } = placed;
   if (a === anchors) return take;
   return keep("take", [take, placed], () => ({ ...take, anchors: a, ...(s ? { strokeAnchors: s } : {}) }));
+}
+
+/** "C in step 4": the letter a place is first told by; null where it has none. */
+function letterOf(pointId: string, steps: readonly Step[]): string | null {
+  for (const { number, acts } of steps)
+    for (const { told } of acts)
+      for (const [name, id] of told.bearers ?? []) if (id === pointId) return `${name} in step ${number}`;
+  return null;
 }
 
 const NO_CUES: NonNullable<NonNullable<Lesson["takes"][number]["narration"]>["cues"]> = [];

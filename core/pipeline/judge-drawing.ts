@@ -29,7 +29,7 @@ export function judgeDrawing({ program, view, paper, sheet, lesson }: DrawnLesso
     ...judgeKeepOut(paper),
     ...judgeRulerReach(paper, view, sheet.rulerMm ?? USUAL_RULER_MM),
     ...judgeDeliverable(lesson.plan, lesson.objects, program.scene, view),
-    ...judgeTypedSizes(lesson.objects, view),
+    ...(lesson.plan.ruler === "straight-edge" ? [] : judgeTypedSizes(lesson.objects, view)),
     ...judgeComposition(paper, program.solids, view, isDrill),
   ];
 }

@@ -1,4 +1,4 @@
-import { type Finding, formatLength } from "../base/index.ts";
+import { type Finding, formatSmallLength } from "../base/index.ts";
 import type { Move } from "../drafter/index.ts";
 import { driftOf, type Hand, type PointDrift, USUAL_HAND } from "../judgements/index.ts";
 import { type ObjectDrawing, withOtherDepthMark } from "../program/index.ts";
@@ -39,9 +39,9 @@ export function judgeDrift(
       code: "drifts",
       severity: "note",
       about: object.id,
-      message: `By hand the ${worst.called} of the ${object.label} will stray by about ${formatLength(worst.expectedMm, view.sheet)}: ${Math.round(worst.weakestShare * 100)} % of that comes from "${worst.weakestMove}". ${
+      message: `By hand the ${worst.called} of the ${object.label} will stray by about ${formatSmallLength(worst.expectedMm, view.sheet)}: ${Math.round(worst.weakestShare * 100)} % of that comes from "${worst.weakestMove}". ${
         better
-          ? `With its depth marked from the ${better.from} instead, it would be ${formatLength(better.expectedMm, view.sheet)}.`
+          ? `With its depth marked from the ${better.from} instead, it would be ${formatSmallLength(better.expectedMm, view.sheet)}.`
           : "Draw that one with most care: marking its depth elsewhere would not halve it."
       }`,
       ...(better

@@ -14,7 +14,8 @@ export function orderMoves(
   const ordered = arranged(moves, order);
   const broken = firstUnmetNeed(ordered);
   if (!broken) return { moves: ordered, findings: [] };
-  const { move, needs, madeBy } = broken;
+  const { move, called, madeBy } = broken;
+  const maker = moves.find((m) => m.id === madeBy) ?? move;
   return {
     moves,
     findings: [
@@ -22,7 +23,7 @@ export function orderMoves(
         code: "illegal-order",
         severity: "fault",
         about: phaseOf(move),
-        message: `This order cannot be drawn: "${move.id}" needs "${needs}", which "${madeBy}" makes only later. The usual order is kept.`,
+        message: `This order cannot be drawn: ${partOf(move)} needs the ${called}, which ${partOf(maker)} makes only later. The usual order is kept.`,
         numbers: {},
       },
     ],
@@ -37,6 +38,11 @@ export function unmetNeed(moves: readonly Move[], order: readonly string[]): Unm
 /** The stretch of the construction a move belongs to: what an order of steps is made of. */
 export function phaseOf(move: Move): string {
   return `${move.objectId}/${move.phase}`;
+}
+
+/** "box-1" (close guides): the part a move belongs to, in words. */
+function partOf({ objectId, phase }: Move): string {
+  return `"${objectId}" (${phase.replaceAll("-", " ")})`;
 }
 
 /** A move that needs a point or line which only a later move makes. */

@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { type Finding, formatLength } from "../base/index.ts";
+import { type Finding, formatSmallLength } from "../base/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
 import type { Tie } from "../page/index.ts";
 import { type Block, cornerAt, type Solid } from "../solids/index.ts";
@@ -156,7 +156,7 @@ function depthOfFoot(placed: BlockPlaced, foot: PaperPoint, context: SolveContex
         severity: "fault",
         about: placed.id,
         message: `The ${placed.label} stands on the ground, but its foot is ${
-          above < 0.05 ? "on the horizon" : `${formatLength(above, view.sheet)} above the horizon`
+          above < 0.05 ? "on the horizon" : `${formatSmallLength(above, view.sheet)} above the horizon`
         }, where no ground is. It is drawn as floating until then.`,
         numbers: { aboveHorizonMm: above },
         mend: letItFloat(placed.id),

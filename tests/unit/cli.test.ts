@@ -31,7 +31,7 @@ describe("the command line", () => {
     expect(frame).toMatchObject({ atMs: 50_000, stepId: "left-bench/guides" });
     const out = join(folder, "cards.pdf");
     expect(await run(["cards", LESSON, "--out", out])).toContain("12 cards");
-    expect(execFileSync("pdfinfo", [out], { encoding: "utf8" })).toMatch(/Pages:\s+4/);
+    expect(execFileSync("pdfinfo", [out], { encoding: "utf8" })).toMatch(/Pages:\s+3/);
     const narration = JSON.parse(await run(["narration", CAPTIONS, "--json"]));
     expect(narration).toMatchObject({ format: "WebVTT", findings: [] });
     expect(narration.cues[0].words[0]).toMatchObject({ id: "c1.w1", text: "Welcome" });

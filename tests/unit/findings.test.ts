@@ -112,7 +112,7 @@ test("a thing of which little is left to see behind nearer ones is told of, with
   const [found] = told(behind(130), "keep-out");
   expect([found?.about, found?.severity]).toEqual(["box-2", "warning"]);
   expect(found?.numbers.seenShare).toBeLessThan(0.35);
-  expect(found?.message).toMatch(/behind "box-1"/);
+  expect(found?.message).toMatch(/behind box 1:/);
   expect(told(behind(66), "keep-out")).toEqual([]);
 });
 

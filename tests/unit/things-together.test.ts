@@ -59,7 +59,7 @@ describe("things that go with each other", () => {
     const low = put(lesson(views.one, []), "box", [40, 190], [120, 130]);
     const into = put(low, "box", [60, 185], [110, 150]);
     expect(computeLesson(into).findings.find((f) => f.code === "interpenetrating")?.message).toMatch(
-      /"box-1" and "box-2"/,
+      /^Box 1 and box 2 stick into each other/,
     );
     const on = put(low, "box", [50, 128], [90, 100], { depthSetBy: { object: "box-1", face: "top" } });
     const c = computeLesson(on);

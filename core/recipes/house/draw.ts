@@ -1,4 +1,4 @@
-import { type Finding, formatLength } from "../../base/index.ts";
+import { type Finding, formatSmallLength } from "../../base/index.ts";
 import { distanceMm, findPaperPoint, hDirection, join, meet } from "../../geometry/index.ts";
 import type { Page } from "../../page/index.ts";
 import { cornerAt, type Edge, ENDS, prism, type Solid } from "../../solids/index.ts";
@@ -179,7 +179,7 @@ function slidRake(slice: HouseSlice, solid: Solid, { view, frame }: SolveContext
       code: "slid-rake",
       severity: "note",
       about: slice.id,
-      message: `Sliding the ruler along for the far slope of the ${slice.label} would miss its peak by ${formatLength(errorMm, view.sheet)}: take the far wall's own middle.`,
+      message: `Sliding the ruler along for the far slope of the ${slice.label} would miss its peak by ${formatSmallLength(errorMm, view.sheet)}: take the far wall's own middle.`,
       numbers: { errorMm },
     },
   ];
