@@ -101,5 +101,6 @@ const Thumbnail = memo(
     const drawing: Drawing = drawStep(paper, sheet, step, "overlay");
     return <DrawingView drawing={drawing} className={styles.picture} />;
   },
-  (a, b) => a.paper === b.paper && a.sheet === b.sheet && a.step.id === b.step.id,
+  (a, b) =>
+    a.paper === b.paper && a.sheet === b.sheet && a.step.id === b.step.id && a.step.marked === b.step.marked,
 );

@@ -13,8 +13,8 @@ export const MOST_CHANGES = 25_000;
 
 /**
  * Applies changes in order, all or none: the result must be a possible lesson. Things are addressed as
- * "lesson", "plan", "sheet", "view", "hand-out", "frame/ID", "object/ID", "take/ID" and "step/ID". On "lesson"
- * the fields "drawingOrder" and "takeOrder" take the full list of ids. Untouched parts keep their identity.
+ * "lesson", "plan", "sheet", "view", "hand-out", "frame/ID", "object/ID", "take/ID", "task/ID" and "step/ID". On
+ * "lesson" the fields "drawingOrder", "takeOrder" and "taskOrder" take the full list of ids. Untouched parts keep their identity.
  * The work is linear in the changes and the lesson.
  */
 export function applyChanges(lesson: Lesson, changes: readonly Change[]): Parsed<Changed> {
@@ -64,6 +64,7 @@ function applyOne(draft: DraftOf, change: Change, ordersKept: Set<string>): Chan
     case "lesson":
       if (change.field === "drawingOrder") return reorder(draft, "objects", change);
       if (change.field === "takeOrder") return reorder(draft, "takes", change);
+      if (change.field === "taskOrder") return reorder(draft, "tasks", change);
       return setField(draft, [], change);
     case "plan":
     case "sheet":
@@ -77,6 +78,8 @@ function applyOne(draft: DraftOf, change: Change, ordersKept: Set<string>): Chan
       return inList(draft, ["objects"], name, change, "drawingOrder", ordersKept);
     case "take":
       return inList(draft, ["takes"], name, change, "takeOrder", ordersKept);
+    case "task":
+      return ofTask(draft, name, change, ordersKept);
     case "step":
       return setStep(draft, name, change);
     default:
@@ -116,8 +119,18 @@ function inList(
   return [before];
 }
 
-function reorder(draft: DraftOf, field: "objects" | "takes", change: Change): Change[] | string {
-  const list = draft.at([field]) as readonly Draft[];
+/** A lesson has no list of tasks before its first: that one brings the list, and takes it away again. */
+function ofTask(draft: DraftOf, name: string, change: Change, ordersKept: Set<string>): Change[] | string {
+  if (draft.at(["tasks"]) !== undefined)
+    return inList(draft, ["tasks"], name, change, "taskOrder", ordersKept);
+  if (change.field !== "self" || change.value === null) return `there is no ${change.id} any more`;
+  if ((change.value as Draft).id !== name) return `its id must be "${name}"`;
+  draft.set(["tasks"], [change.value]);
+  return [{ id: "lesson", field: "tasks", value: null }];
+}
+
+function reorder(draft: DraftOf, field: "objects" | "takes" | "tasks", change: Change): Change[] | string {
+  const list = (draft.at([field]) ?? []) as readonly Draft[];
   const order = change.value as readonly string[];
   const byId = new Map(list.map((item) => [item.id as string, item]));
   const same =

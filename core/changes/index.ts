@@ -29,5 +29,6 @@ export {
   tieSteps,
   tieStroke,
 } from "./take-changes.ts";
+export { putTask, setTask, takeTaskAway, tasksInOrder } from "./task-changes.ts";
 export { squareObject, takeAway, turningOf, turnObject } from "./turn-object.ts";
 export { changeViewKind, VIEW_KINDS, type ViewKind, viewKindOf } from "./view-changes.ts";

@@ -3,6 +3,7 @@ import type { Move } from "../drafter/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import type { Step, StepKind } from "../steps/index.ts";
 import { forgetStep, setStep } from "./change-of.ts";
+import { setTask } from "./task-changes.ts";
 
 /** The stretch of moves a step id stands for, without the part after a cut. */
 function uncutId(stepId: string): string {
@@ -37,7 +38,7 @@ export function joinStep(
   step: Step,
 ): Change[] | null {
   const before = steps[steps.indexOf(step) - 1];
-  if (!before) return null;
+  if (!before || before.task || step.task) return null;
   const stretch = uncutId(step.id);
   const first = moves[step.firstMove];
   // A part the educator cut goes back; one that was cut for being too much is joined against that.
@@ -57,5 +58,11 @@ export function sayOfStep(
   field: "title" | "instruction" | "kind" | "holdMs",
   value: string | StepKind | number | null,
 ): Change[] {
-  return [{ id: `step/${step.id}`, field, value }];
+  if (!step.task) return [{ id: `step/${step.id}`, field, value }];
+  // A task has words of its own: there are no usual ones behind them to go back to.
+  const { task } = step;
+  if (field === "title" && typeof value === "string") return setTask(task, "title", value);
+  if (field === "instruction" && typeof value === "string") return setTask(task, "words", value);
+  if (field === "holdMs" && typeof value === "number") return setTask(task, "minutes", value / 60_000);
+  return [];
 }

@@ -5,7 +5,7 @@ import type { Medium } from "./ink.ts";
 import { letterMarks } from "./letter-marks.ts";
 import type { Drawing, Mark } from "./mark.ts";
 import { drawWith, type Pen } from "./pen.ts";
-import { fillMarks, strokeMarks } from "./stroke-marks.ts";
+import { fillMarks, spot, strokeMarks } from "./stroke-marks.ts";
 
 /** The bare sheet as a mark. */
 export function sheetMark(sheet: Sheet): Mark {
@@ -49,6 +49,7 @@ export function drawState(
 
 /** The picture of a step: what it adds is new; for a rubbing-out, what it takes away is shown going. */
 export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawing {
+  if (step.task) return drawTask(paper, sheet, step, medium);
   const alt = `Step ${step.number}: ${step.title}. ${step.instruction.join(" ")}`;
   if (step.kind !== "erase") {
     const state = drawState(paper, sheet, stateShown(paper, step), step.firstMove, medium);
@@ -69,6 +70,33 @@ export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium)
   ]);
   const drawing = inLayers(sheet, fillMarks(fillsAfter(paper, moveIndex)), marks, alt);
   return { ...drawing, marks: [...drawing.marks, ...letterMarks(step, sheet, drawing.marks, medium)] };
+}
+
+/** The picture of a step without a line: the sheet as it lies by then, with what the task is about in bold and in tone. */
+function drawTask(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawing {
+  const about = new Set((step.task?.concerns ?? []).flatMap((c) => (c.pieces || c.faces ? [] : [c.thing])));
+  const moveIndex = step.lastMove;
+  const lines = paperAfter(paper, moveIndex).flatMap(({ stroke, pieces }) =>
+    strokeMarks(stroke, pieces, {
+      moveIndex,
+      emphasis: about.has(stroke.objectId) ? "new" : "standing",
+      medium,
+    }),
+  );
+  const marked = step.marked.map(
+    (region, i): Mark => ({
+      kind: "area",
+      id: `${step.id}#marked-${i}`,
+      rings: region.map((ring) => ring.map(spot)),
+      fill: "tone-2",
+    }),
+  );
+  return inLayers(
+    sheet,
+    [...fillMarks(fillsAfter(paper, moveIndex)), ...marked],
+    lines,
+    `Step ${step.number}: ${step.title}. ${step.instruction.join(" ")}`,
+  );
 }
 
 /** The move up to which a step is shown: where it ends with rubbing out, what it works with still stands. */

@@ -5,6 +5,7 @@ import { PlanSchema } from "../plan/index.ts";
 import { idSchema, ObjectSchema } from "../recipes/index.ts";
 import { AnchorsSchema, EditsSchema } from "../schedule/index.ts";
 import { StepOverrideSchema } from "../steps/index.ts";
+import { TasksSchema } from "../tasks/index.ts";
 import { SheetSchema, ViewSchema } from "../view/index.ts";
 import { LESSON_VERSION } from "./upgrade.ts";
 
@@ -72,6 +73,8 @@ export const LessonSchema = v.strictObject({
   stepOrder: v.optional(v.array(v.string())),
   /** What the educator says differently, by step id. */
   steps: v.record(v.string(), StepOverrideSchema),
+  /** Steps without a line. */
+  tasks: v.optional(TasksSchema),
   takes: v.array(TakeSchema),
   currentTake: v.nullable(v.string()),
   handOut: HandOutSchema,

@@ -95,6 +95,18 @@ function impossibleInLesson(lesson: Lesson): Finding[] {
       );
     }
   }
+  const tasks = new Set<string>();
+  for (const [i, task] of (lesson.tasks ?? []).entries()) {
+    if (tasks.has(task.id))
+      found.push(
+        fault(
+          "id-taken",
+          `tasks.${i}.id`,
+          `tasks.${i}.id: "${task.id}" is already taken; every task has its own.`,
+        ),
+      );
+    tasks.add(task.id);
+  }
   const takes = new Set<string>();
   for (const [i, take] of lesson.takes.entries()) {
     if (takes.has(take.id))

@@ -6,7 +6,7 @@ import type { Occluder } from "./occluder.ts";
 import type { PaperFill } from "./paper.ts";
 
 /** Less than this is no fill but a rounding sliver: a square of half a tenth of a mm. */
-const LEAST_MM2 = 0.0025;
+export const LEAST_MM2 = 0.0025;
 
 /**
  * A filled stretch with its life: cut at the sheet and at nearer things already closed; where a nearer thing
@@ -26,16 +26,7 @@ export function drawFill(
   const rings = plan.rings.map((ring) => ring.flatMap((p) => seenAt(view.camera, p) ?? []));
   if (rings.some((ring, i) => ring.length < (plan.rings[i]?.length ?? 3))) return null;
   const own = planeDepth(view.camera, unit(cross(minus(b, a), minus(c, a))), a);
-  const { widthMm: w, heightMm: h } = view.sheet;
-  const sheet: Region = [
-    [
-      { xMm: 0, yMm: 0 },
-      { xMm: w, yMm: 0 },
-      { xMm: w, yMm: h },
-      { xMm: 0, yMm: h },
-    ],
-  ];
-  let left = inBoth(rings, sheet);
+  let left = inBoth(rings, sheetRegion(view));
   const box = boxOf(left.flat());
   const later: { region: Region; diesAt: number }[] = [];
   for (const occluder of occluders) {
@@ -63,7 +54,20 @@ export function drawFill(
 /** A face counts as nearer only by this share, as for strokes. */
 const NEARER_BY = 1e-9;
 
-function nearerPart(region: Region, face: PlaneDepth, own: PlaneDepth, rankGap: number): Region {
+/** The sheet as a region of the paper. */
+export function sheetRegion({ sheet: { widthMm: w, heightMm: h } }: View): Region {
+  return [
+    [
+      { xMm: 0, yMm: 0 },
+      { xMm: w, yMm: 0 },
+      { xMm: w, yMm: h },
+      { xMm: 0, yMm: h },
+    ],
+  ];
+}
+
+/** The part of a face's region in which it lies before the plane of another one. */
+export function nearerPart(region: Region, face: PlaneDepth, own: PlaneDepth, rankGap: number): Region {
   if (rankGap > 0) return [];
   if (rankGap < 0) return region;
   const by = 1 + NEARER_BY;

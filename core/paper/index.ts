@@ -2,3 +2,4 @@ export { drawPaper } from "./draw-paper.ts";
 export type { Paper, PaperFill, PaperStroke, StandingStroke, StrokePiece } from "./paper.ts";
 export { fillsAfter, isDot, paperAfter } from "./paper.ts";
 export { PaperMemo } from "./paper-memo.ts";
+export { type SeenFace, seenFaces } from "./seen-faces.ts";

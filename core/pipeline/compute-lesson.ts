@@ -19,6 +19,7 @@ import { type DrawnLesson, drawStages } from "./draw-lesson.ts";
 import { inNames } from "./in-names.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
 import { goingOnFrom } from "./memory.ts";
+import { markTasks } from "./task-marks.ts";
 
 /** Everything that follows from a lesson document. Never saved: always computed. Plain data: it can be cloned to a worker. */
 export interface ComputedLesson extends DrawnLesson {
@@ -55,9 +56,19 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
     [reading, help, ruler, ageBand],
     (): Telling => ({ ageBand, ...(reading && { reading }), ...(help && { help }), ...(ruler && { ruler }) }),
   );
-  const grouped = keep("steps", [program, evaluation, paper, view, telling, lesson.steps], (parts) =>
+  const { tasks, findings: ofTasks } = markTasks(drawn, keep);
+  const grouped = keep("steps", [program, evaluation, paper, view, telling, lesson.steps, tasks], (parts) =>
     groupSteps(
-      { moves, evaluation, paper, view, telling, overrides: lesson.steps, objectOf: objectsOf(lesson) },
+      {
+        moves,
+        evaluation,
+        paper,
+        view,
+        telling,
+        tasks,
+        overrides: lesson.steps,
+        objectOf: objectsOf(lesson),
+      },
       parts,
     ),
   );
@@ -138,6 +149,7 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
         ...evaluation.findings,
         ...paper.findings,
         ...grouped.findings,
+        ...ofTasks,
         ...seen,
         ...schedule.findings,
         ...inStep,

@@ -8,7 +8,7 @@ export type SlipKind = "missed-point" | "slanted" | "leaning" | "level-lid" | "e
  * - `facing`: what is drawn lies flat to us, both level and upright; `running`: it runs away from us;
  * - `diagonals`: two lines crossed to find a middle; `lid`: two lines that meet in a corner;
  * - `measured`: a length; `dotted`, `curved`, `filled`, `rubbed`: what the words say;
- * - `left-out`: fewer guides than corners; `ticks`: like marks in a row.
+ * - `ticks`: like marks in a row; `points`: several vanishing points are marked.
  */
 export type Need =
   | "guide"
@@ -27,6 +27,7 @@ export type Need =
   | "filled"
   | "rubbed"
   | "ticks"
+  | "points"
   | "slid"
   | "several";
 

@@ -38,7 +38,7 @@ export function tellingMs(step: Step, pace: Pace): number {
   return (step.wordCount / pace.wordsPerMinute) * 60_000;
 }
 
-/** The wait after a step, in real ms: as the educator says, else by how much longer the class needs than the demonstrator. */
+/** The wait after a step, in real ms: as the educator says, for a task the minutes it takes, else by how much longer the class needs than the demonstrator. */
 export function waitMs(step: Step, pace: Pace): number {
   if (step.holdMs !== null) return step.holdMs;
   if (step.kind !== "draw-along" && step.kind !== "measure") return 0;

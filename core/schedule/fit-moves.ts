@@ -57,7 +57,7 @@ export function tiedMoves(
         anchorFinding(
           "anchor-without-stroke",
           "take",
-          `A place in the narration is kept for the stroke "${moveId}", which is not in the lesson now.`,
+          `A place in the narration is kept for a stroke of "${moveId.split("/")[0]}" that is not in the lesson now.`,
         ),
       );
       continue;

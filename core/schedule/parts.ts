@@ -34,7 +34,7 @@ export function partsOf(
         code: "gate-without-step",
         severity: "note",
         about: "plan",
-        message: `"${GATES[gate].label}" waits after step "${after}", which is not in the lesson now. The gate is kept.`,
+        message: `"${GATES[gate].label}" waits after a step that is not in the lesson now. The gate is kept.`,
         numbers: {},
       });
       continue;
@@ -43,6 +43,15 @@ export function partsOf(
     gates.set(index, {
       says: before ? `${before.says} ${GATES[gate].says}` : GATES[gate].says,
       waitMinutes: Math.max(before?.waitMinutes ?? 0, waitMinutes),
+    });
+  }
+  for (const [index, { task }] of steps.entries()) {
+    if (!task?.dryMinutes) continue;
+    const before = gates.get(index);
+    const says = `${task.title}: let it dry.`;
+    gates.set(index, {
+      says: before ? `${before.says} ${says}` : says,
+      waitMinutes: Math.max(before?.waitMinutes ?? 0, task.dryMinutes),
     });
   }
   if (steps.length === 0) return { parts: [], findings };

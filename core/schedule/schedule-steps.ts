@@ -62,7 +62,9 @@ const TOO_FAST = 1 / 3;
 export function scheduleSteps(input: ScheduleInput): Schedule {
   const hand = inPractice(handTimesMs(input.moves, input.paper, input.pace), input.steps);
   const handOf = (step: Step) => hand.slice(step.firstMove, step.lastMove + 1).reduce((a, b) => a + b, 0);
-  const needMs = (step: Step) => tellingMs(step, input.pace) + handOf(step) + waitMs(step, input.pace);
+  // Nobody films a class at its task: in a recording only its telling takes time.
+  const waitOf = (step: Step) => (step.task && input.take ? 0 : waitMs(step, input.pace));
+  const needMs = (step: Step) => tellingMs(step, input.pace) + handOf(step) + waitOf(step);
   const { starts, totalMs, findings } = input.take
     ? startsInTake(input.steps, input.take, needMs)
     : startsByEstimate(input.steps, needMs);
@@ -188,7 +190,7 @@ function anchoredStarts(steps: readonly Step[], take: NonNullable<ScheduleInput[
       drop(
         "anchor-without-step",
         stepId,
-        `A place in the narration is kept for step "${stepId}", which is not in the lesson now.`,
+        `A place in the narration is kept for ${stepId.startsWith("task:") ? "a task that" : `a step of "${stepId.split("/")[0]}" that`} is not in the lesson now.`,
       );
   }
   return { fixed, findings };

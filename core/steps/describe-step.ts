@@ -17,6 +17,7 @@ import { factsOf } from "./facts.ts";
 import { fadeWords, type HelpGiven, type Stage, samenessOf, stageFor } from "./fading.ts";
 import { type SaidAct, sizeOfAct } from "./pack-acts.ts";
 import { readingsOf } from "./readings-of.ts";
+import { sentencesOf } from "./sentences-of.ts";
 import type { Step, StepKind, StepOverride } from "./step.ts";
 import type { Part, StepsInput } from "./steps-input.ts";
 import { backCheck, sumCheck } from "./sum-checks.ts";
@@ -82,6 +83,8 @@ export function describer(
       const measured = sumCheck(all, manner) || (objectId === "sheet" ? backCheck(all, manner) : "");
       const notes = notesOn(strokes);
       return {
+        task: null,
+        marked: NOTHING_MARKED,
         id,
         number,
         objectId,
@@ -113,6 +116,8 @@ export function describer(
   };
 }
 
+const NOTHING_MARKED: Step["marked"] = [];
+
 /** Where a step can be cut: before an act, or between the lines of one that is told line by line. */
 function cutsOf(acts: readonly SaidAct[], first: number): number[] {
   const cuts = acts.flatMap(({ told }) => {
@@ -120,11 +125,6 @@ function cutsOf(acts: readonly SaidAct[], first: number): number[] {
     return sizeOfAct(told) === told.moves.length ? [...told.moves] : [Math.min(...told.moves)];
   });
   return [...new Set(cuts)].filter((m) => m > first).sort((a, b) => a - b);
-}
-
-/** Words of an action, sentence by sentence. */
-function sentencesOf(action: string): string[] {
-  return action.split(/(?<=[.!?]) (?=[\p{Lu}"])/u);
 }
 
 /** Where help does not fade, only the first time has its reason. */

@@ -5,6 +5,7 @@ import { nameKey, type Told } from "../told/index.ts";
 export function factsOf(told: readonly Told[]): ReadonlySet<Need> {
   const facts = new Set<Need>();
   const points = new Set<string>();
+  const marked = new Set<string>();
   const byPoint = new Map<string, number>();
   let [level, upright] = [false, false];
   for (const { act } of told) {
@@ -36,6 +37,8 @@ export function factsOf(told: readonly Told[]): ReadonlySet<Need> {
         if (act.at.some(({ where }) => where.k !== "crossing")) facts.add("measured");
         if (act.at.some(({ where }) => where.k === "crossing")) facts.add("diagonals");
         if (act.at.length > 2) facts.add("ticks");
+        for (const { gives } of act.at)
+          if (gives.k === "plain" && gives.is.includes("vanishing point")) marked.add(gives.is);
         break;
       case "slide":
         facts.add("slid");
@@ -55,6 +58,7 @@ export function factsOf(told: readonly Told[]): ReadonlySet<Need> {
   if (level) facts.add("level");
   if (upright) facts.add("upright");
   if (level && upright && !facts.has("guide")) facts.add("facing");
+  if (marked.size > 1) facts.add("points");
   if (points.size > 1) facts.add("two-points");
   if ([...byPoint.values()].some((n) => n > 1)) facts.add("guides");
   if (facts.has("guide")) facts.add("running");

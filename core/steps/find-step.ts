@@ -1,7 +1,7 @@
 import type { Move } from "../drafter/index.ts";
 
 /** A stretch of moves with the name it goes by. */
-interface Stretch {
+export interface Stretch {
   readonly id: string;
   readonly firstMove: number;
   readonly lastMove: number;

@@ -4,10 +4,13 @@ import { PLAN_DEFAULTS } from "../plan/index.ts";
 import { type Manner, type PhaseTold, tellLesson } from "../told/index.ts";
 import { CEILINGS, type Ceilings } from "./ceilings.ts";
 import { describer } from "./describe-step.ts";
+import type { Stretch } from "./find-step.ts";
 import { overridesByPart } from "./own-words.ts";
 import { closeGaps, partsKept, withErasing } from "./part-phases.ts";
-import type { Step } from "./step.ts";
-import type { StepsInput } from "./steps-input.ts";
+import { placeTasks } from "./place-tasks.ts";
+import type { Step, StepOverride } from "./step.ts";
+import type { Part, StepsInput } from "./steps-input.ts";
+import { stepOfTask } from "./task-step.ts";
 
 /**
  * Tells the moves in steps: a phase of a thing is one idea, cut where it is more than the class can take in at once; the
@@ -48,14 +51,32 @@ export function groupSteps(
   const parts = withErasing(phases, input).flatMap((phase) => partsKept(phase, input, manner, most, keep));
   closeGaps(parts, moves.length);
   const { own, lost } = overridesByPart(parts, input);
+  const stretches = stretchesTold(parts, own);
+  const placed = placeTasks(
+    input.tasks.map((t) => t.task),
+    stretches,
+    moves,
+  );
   const describe = describer(input, own, extra, manner, keep);
   const steps: Step[] = [];
-  for (const part of parts) {
-    const step = describe(part, steps.length + 1);
-    const last = steps[steps.length - 1];
-    if (last && own.get(part.id)?.joined) steps[steps.length - 1] = joinSteps(last, step);
-    else steps.push(step);
+  const tellTasks = (index: number, nextMove: number) => {
+    const quarters = quartersBefore(nextMove, moves);
+    for (const task of placed.between.get(index) ?? []) {
+      const marked = input.tasks.find((t) => t.task === task)?.marked ?? [];
+      const number = steps.length + 1;
+      steps.push(
+        keep(`task ${task.id}`, [task, marked, number, nextMove, quarters], () =>
+          stepOfTask(task, { number, nextMove, quarters, marked }),
+        ),
+      );
+    }
+  };
+  for (const [i, stretch] of stretches.entries()) {
+    tellTasks(i, stretch.firstMove);
+    const told = stretch.parts.map((part) => describe(part, steps.length + 1));
+    steps.push(told.reduce(joinSteps));
   }
+  tellTasks(stretches.length, moves.length);
   const findings = lost.map(
     (id): Finding => ({
       code: "wording-of-vanished-step",
@@ -65,7 +86,36 @@ export function groupSteps(
       numbers: {},
     }),
   );
-  return { steps, findings: [...findings, ...untold(phases, moves, labelOf), ...crowdedSteps(steps, most)] };
+  return {
+    steps,
+    findings: [
+      ...findings,
+      ...placed.findings,
+      ...untold(phases, moves, labelOf),
+      ...crowdedSteps(steps, most),
+    ],
+  };
+}
+
+/** Quarter turns clockwise by which the sheet lies before a move. */
+function quartersBefore(move: number, moves: readonly Move[]): number {
+  return moves.slice(0, move).reduce((sum, m) => sum + (m.hand === "turn" ? m.quarters : 0), 0) % 4;
+}
+
+/** The stretches of moves that are told in one step: a part, with those the educator tells together with it. */
+function stretchesTold(
+  parts: readonly Part[],
+  own: ReadonlyMap<string, StepOverride>,
+): (Stretch & { readonly parts: readonly Part[] })[] {
+  const stretches: { id: string; firstMove: number; lastMove: number; parts: Part[] }[] = [];
+  for (const part of parts) {
+    const last = stretches[stretches.length - 1];
+    if (last && own.get(part.id)?.joined) {
+      last.parts.push(part);
+      last.lastMove = part.last;
+    } else stretches.push({ id: part.id, firstMove: part.first, lastMove: part.last, parts: [part] });
+  }
+  return stretches;
 }
 
 /** Moves that nothing on the sheet can tell: their steps say less than they draw. */

@@ -13,8 +13,11 @@ export const SHEET_PHRASES: PhraseBook = {
     slip: "A horizon that tilts: measure at both ends.",
   },
   "vanishing-points": {
-    title: [when(["ticks"], "Mark the vanishing points"), when([], "Mark the vanishing point")],
-    why: "Every line that runs away from us goes there.",
+    title: [when(["points"], "Mark the vanishing points"), when([], "Mark the vanishing point")],
+    why: [
+      when(["points"], "Every line that runs away from us goes to one of them."),
+      when([], "Every line that runs away from us goes there."),
+    ],
     slip: "A fat dot: lines aimed at its rim miss each other.",
   },
   erase: {

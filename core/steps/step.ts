@@ -1,6 +1,7 @@
 import * as v from "valibot";
-import type { PaperPoint } from "../geometry/index.ts";
+import type { PaperPoint, Region } from "../geometry/index.ts";
 import type { SlipKind } from "../recipes/index.ts";
+import type { Task } from "../tasks/index.ts";
 import type { Told } from "../told/index.ts";
 import type { Stage } from "./fading.ts";
 
@@ -56,6 +57,10 @@ export interface StepWords {
 
 /** A stretch of the construction that is told, drawn and carded together. */
 export interface Step extends StepWords {
+  /** The task it tells, where it is a step without a line. */
+  readonly task: Task | null;
+  /** What a task is about, as regions of the paper. */
+  readonly marked: readonly Region[];
   /** How much help it gets: one stage less each time the same comes again. */
   readonly stage: Stage;
   /** What its questions are answered with, and what it leaves to the pupil: for the answer sheet. */
@@ -77,7 +82,8 @@ export interface Step extends StepWords {
   /** 1-based place in the lesson. */
   readonly number: number;
   readonly objectId: string;
-  readonly kind: StepKind;
+  /** What the class does; "task" for what it makes without a line. */
+  readonly kind: StepKind | "task";
   readonly firstMove: number;
   readonly lastMove: number;
   /** What the paper makes special here: lines that stop, run off, or stay hidden. */

@@ -1,7 +1,9 @@
 import type { Evaluation, Move } from "../drafter/index.ts";
+import type { Region } from "../geometry/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { AgeBand, Plan } from "../plan/index.ts";
 import type { Need, ObjectSlice } from "../recipes/index.ts";
+import type { Task } from "../tasks/index.ts";
 import type { Told } from "../told/index.ts";
 import type { View } from "../view/index.ts";
 import type { SaidAct } from "./pack-acts.ts";
@@ -18,6 +20,8 @@ export interface StepsInput {
   readonly telling: Telling;
   readonly objectOf: (objectId: string) => ObjectSlice | null;
   readonly overrides: Readonly<Record<string, StepOverride>>;
+  /** Steps without a line, each with what it is about on the paper. */
+  readonly tasks: readonly { readonly task: Task; readonly marked: readonly Region[] }[];
 }
 
 /** A stretch of moves told in one step, before it has a number. */

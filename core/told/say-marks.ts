@@ -1,6 +1,6 @@
 import { listOf } from "../base/index.ts";
 import { nameKey } from "./letters.ts";
-import { countSaid, type Manner, sayLine, sayName, sayNames, sayReading } from "./say-names.ts";
+import { countSaid, type Manner, sayLine, sayName, sayNames, sayNewName, sayReading } from "./say-names.ts";
 import { inOneOrTwo, inSentences } from "./sentences.ts";
 import type { FromEdgeRead, Name, Where } from "./told.ts";
 
@@ -68,7 +68,7 @@ function sayFrom(where: Extract<Where<Name>, { k: "along" }>): string {
 }
 
 function sayMark(gives: Name, where: Where<Name>, manner: Manner): readonly string[] {
-  const it = sayName(gives);
+  const it = sayNewName(gives);
   switch (where.k) {
     case "edges": {
       const tapes = [where.across, where.down].filter((r) => r.out);

@@ -38,6 +38,11 @@ function shortPlain(is: string): string {
   return is.replace(/^(left|right|upper|lower) vanishing point/, "$1 point");
 }
 
+/** A name as it is said when its place is first marked: a vanishing point by its whole name. */
+export function sayNewName(name: Name): string {
+  return name.k === "plain" ? `the ${name.is}` : sayName(name);
+}
+
 /** "A, C and D"; numbered ones in order as "B1 to B9". */
 export function sayNames(names: readonly Name[]): string {
   const said: string[] = [];

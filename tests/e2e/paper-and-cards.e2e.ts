@@ -21,10 +21,10 @@ test("dragging the vanishing point moves the overlay, makes other cards, and cal
     return page.locator('[data-overlay] [data-stroke="left-bench/right-top"]').first().getAttribute("d");
   };
   const first = await print("first.pdf");
-  await expect(page.getByText(/all 15 cards still good/)).toBeVisible();
+  await expect(page.getByText(/all 12 cards still good/)).toBeVisible();
   const marksBefore = makeCards(computeLesson(await documentOf(page, id))).map((c) => c.mark);
   for (const mark of marksBefore) expect(first).toContain(mark);
-  expect(first).toContain("5 1⁄2 in from the left edge");
+  expect(first).toContain("5 1⁄2 in from the left");
   const before = await overlayLine();
 
   await page.getByRole("link", { name: "Paper", exact: true }).click();

@@ -42,16 +42,15 @@ function drawingsOf(name: string): [string, Drawing][] {
   const parsed = parseLessonText(readFileSync(file, "utf8"));
   if (!parsed.ok) throw new Error(`${name} cannot be read`);
   const computed = computeLesson(parsed.value);
-  const { paper, sheet, moves, steps } = computed;
+  const { paper, sheet, moves, steps, schedule } = computed;
   const overlay = { medium: "overlay", tools: true, withSheet: true } as const;
   const slip = steps.map((s) => drawSlip(paper, sheet, s, "card")).find(Boolean);
   return [
     ["the finished sheet", drawState(paper, sheet, moves.length - 1, moves.length, "bench")],
     ...steps.slice(2, 5).map((s): [string, Drawing] => [s.title, drawStep(paper, sheet, s, "card")]),
-    ...[20_000, 60_000].map((at): [string, Drawing] => [
-      `at ${at} ms`,
-      frameAt(computed, at, overlay).drawing,
-    ]),
+    ...[0.4, 0.7]
+      .map((share) => Math.round(share * schedule.totalMs))
+      .map((at): [string, Drawing] => [`at ${at} ms`, frameAt(computed, at, overlay).drawing]),
     ...(slip ? [["a slip", slip] as [string, Drawing]] : []),
   ];
 }

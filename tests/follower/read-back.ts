@@ -192,6 +192,7 @@ function readRow(row: string): [string, string][] {
 const PLAIN: readonly (readonly [RegExp, string])[] = [
   [/\bup-line/g, "upright"],
   [/\bflat line/g, "level line"],
+  [/\b(left|right|upper|lower) vanishing point\b/g, "$1 point"],
   [/\bsoftly\b/g, "lightly"],
   [/\bSoftly\b/g, "Lightly"],
   [/\bhard\b/g, "firmly"],

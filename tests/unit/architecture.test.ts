@@ -19,6 +19,7 @@ const PLOT = [
   "paper",
   "still",
   "told",
+  "tasks",
   "steps",
   "narration",
   "schedule",

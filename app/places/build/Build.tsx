@@ -2,7 +2,7 @@ import { Button } from "@mantine/core";
 import { useEffect, useState } from "react";
 import { countOf, formatClock, sentenceCase } from "#core/base";
 import { moveToPlace } from "#core/changes";
-import { drawState, letterMarks, toolMarks } from "#core/display";
+import { drawState, drawStep, letterMarks, toolMarks } from "#core/display";
 
 import { isDot } from "#core/paper";
 import type { ComputedLesson, DrawnLesson } from "#core/pipeline";
@@ -22,7 +22,9 @@ import { MoveScrubber } from "./MoveScrubber.tsx";
 import { ObjectPanel } from "./ObjectPanel.tsx";
 import { ChosenFrames, FindingMarks } from "./OnTheSheet.tsx";
 import { Proposals } from "./Proposals.tsx";
+import { PutTask } from "./PutTask.tsx";
 import { StepPanel } from "./StepPanel.tsx";
+import { TaskPanel } from "./TaskPanel.tsx";
 import { ThingActions } from "./ThingActions.tsx";
 import { ThingHandles } from "./ThingHandles.tsx";
 import { ThingsList } from "./ThingsList.tsx";
@@ -72,7 +74,10 @@ export function Build() {
   }, [stepId, chosen.choose]);
 
   const newFrom = scrubbed ?? step?.firstMove ?? drawn.moves.length;
-  const finished = drawState(drawn.paper, sheet, shown, newFrom, "bench");
+  const finished =
+    step?.task && scrubbed === null
+      ? drawStep(drawn.paper, sheet, step, "bench")
+      : drawState(drawn.paper, sheet, shown, newFrom, "bench");
   const drawing = {
     ...finished,
     marks: [...finished.marks, ...lettersOf(step, scrubbed), ...toolsAt(drawn, scrubbed)],
@@ -155,7 +160,14 @@ export function Build() {
         ) : null}
         {only ? <ObjectPanel key={only.id} object={only} /> : null}
         {chosen.ids.length > 0 ? <ThingActions chosen={chosen} computed={computed} commit={commit} /> : null}
-        {step && chosen.ids.length === 0 ? <StepPanel key={step.id} step={step} shown={shown} /> : null}
+        {step && chosen.ids.length === 0 ? (
+          step.task ? (
+            <TaskPanel key={step.id} step={step} task={step.task} />
+          ) : (
+            <StepPanel key={step.id} step={step} shown={shown} />
+          )
+        ) : null}
+        {lesson.objects.length > 0 ? <PutTask things={chosen.ids} /> : null}
         <FindingList
           findings={computed.findings.filter(
             (f) => chosen.ids.includes(f.about) || f.about === step?.id || f.severity === "fault",
