@@ -188,6 +188,9 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "tiles",
   "depthMark",
   "stepOrder",
+  "tasks",
+  "dryMinutes",
+  "concerns",
 ]);
 
 function setField(draft: DraftOf, base: readonly string[], change: Change): Change[] | string {

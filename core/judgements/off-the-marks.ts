@@ -32,7 +32,7 @@ export function judgeTypedSizes(objects: readonly ObjectSlice[], view: View): Fi
         code: "off-the-marks",
         severity: "note",
         about: object.id,
-        message: `The ${object.label} has ${off.length === 1 ? "a length" : "lengths"} between two marks of the ruler (${listOf(off.slice(0, 3).map(({ mm }) => inDecimals(mm, view)))}): told with "about".`,
+        message: `${off.length === 1 ? "A length" : "Lengths"} of the ${object.label} ${off.length === 1 ? "stands" : "stand"} between two marks of the ruler (${listOf(off.slice(0, 3).map(({ mm }) => inDecimals(mm, view)))}): told with "about".`,
         numbers: { lengths: off.length, firstMm: first.mm, markMm: mark },
         mend: { label: "Move onto the ruler's marks", changes },
       },

@@ -5,6 +5,7 @@ import { type Manner, type PhaseTold, tellLesson } from "../told/index.ts";
 import { CEILINGS, type Ceilings } from "./ceilings.ts";
 import { describer } from "./describe-step.ts";
 import type { Stretch } from "./find-step.ts";
+import { judgeOwnLetters } from "./judge-own-letters.ts";
 import { overridesByPart } from "./own-words.ts";
 import { closeGaps, partsKept, withErasing } from "./part-phases.ts";
 import { placeTasks } from "./place-tasks.ts";
@@ -93,6 +94,7 @@ export function groupSteps(
       ...placed.findings,
       ...untold(phases, moves, labelOf),
       ...crowdedSteps(steps, most),
+      ...judgeOwnLetters(steps, input.overrides),
     ],
   };
 }

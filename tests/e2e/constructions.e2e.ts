@@ -49,7 +49,10 @@ test("a gable house with windows is built in two points: view, tray, options, wo
   let marked = 0;
   for (const part of [1, 2]) {
     await page.getByRole("button", { name: `Windows 1: widths along the base, part ${part}` }).click();
-    marked += [...(await words.inputValue()).matchAll(/about \d+|\d+\u00a0(?:mm|in)/g)].length;
+    await expect(page.getByRole("textbox", { name: "Title of the step" })).toHaveValue(
+      `Windows 1: widths along the base, part ${part}`,
+    );
+    marked += [...(await words.inputValue()).matchAll(/\d+\u00a0(?:mm|in)/g)].length;
   }
   expect(marked).toBe(8);
 

@@ -85,5 +85,5 @@ test("a lesson that goes out of the sheet is drawn to the edge and says so", asy
     ),
   }));
   await page.goto(`/lessons/${id}/build?step=left-bench/front`);
-  await expect(page.getByText(/lines run off the sheet: stop at the edge/)).toBeVisible();
+  await expect(page.getByText("Stop at the edge of the sheet.")).toBeVisible();
 });
