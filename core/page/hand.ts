@@ -293,7 +293,7 @@ export function handOn(d: Drafter, known: Knowledge) {
     const line = known.spaceLine(name, from, to);
     const finds: { name: string; called: string; rule: PointRule }[] = [];
     for (const { name: point, at } of known.places) {
-      if (known.found.points.has(point) || !known.liesAt(at, line)) continue;
+      if (known.found.points.has(point) || !known.isOfPart(point) || !known.liesAt(at, line)) continue;
       const crossing = known.squarestCrossing(point, line.onPaper);
       const rule = crossing
         ? ({ kind: "crossing", lines: [line.id, crossing.line.id] } as const)

@@ -80,6 +80,8 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
   for (const [name, place] of Object.entries(built.points)) truth.set(name, place);
   /** The same as a list: gone through for every line, and a map makes a pair of each of its entries then. */
   const places: readonly Named[] = Array.from(truth, ([name, at]) => ({ name, at }));
+  /** What the hand keeps to: only points and lines whose names begin so are met. */
+  let part: readonly string[] | null = null;
   /** Where named points lie on paper: asked for again and again while a thing is drawn. */
   const laid = new Map<string, PaperPoint>();
 
@@ -150,13 +152,26 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
     return runsWithPaper(frame, axis);
   }
 
+  /**
+   * Keeps to one part of a thing, by how the names of its points and lines begin: what lies in line with it in another part
+   * is not met. Null for all of the thing.
+   */
+  function keepTo(names: readonly string[] | null): void {
+    part = names;
+  }
+
+  /** Whether a point or line, by its name on the page, belongs to the part that is kept to. */
+  function isOfPart(name: string): boolean {
+    return part === null || part.some((begins) => name.startsWith(begins));
+  }
+
   /** Of the lines already drawn through a point the one that another line would cross there most squarely. */
   function squarestCrossing(name: string, line: HLine): Crossing | null {
     const place = at(name);
     let best: SpaceLine | null = null;
     let bestRad = SAME_LINE_RAD;
     for (const l of lines) {
-      if (!liesAt(place, l)) continue;
+      if (!liesAt(place, l) || !isOfPart(l.id.slice(objectId.length + 1))) continue;
       const angleRad = angleBetweenRad(line, l.onPaper);
       if (angleRad <= bestRad) continue;
       best = l;
@@ -237,6 +252,8 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
     solidOf,
     lineOf,
     lineThrough,
+    keepTo,
+    isOfPart,
     id,
     along,
     isFlat,

@@ -66,6 +66,7 @@ export function describer(
     const standing = [part, number, quarters, stage, own, object, view, manner, ...strokes];
     return keep(`step ${id}`, standing, (): Step => {
       const aside = wordPart(phrasesFor(object?.recipe ?? null, phase), object?.label ?? objectId, {
+        phase,
         part: part.part,
         facts: part.facts,
         phaseFacts: factsOf(part.phaseTold),

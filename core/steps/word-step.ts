@@ -20,6 +20,8 @@ export interface AsideWords {
 
 /** Where a part stands in its phase: what is in each of its parts, and in all of them. */
 export interface PartOfPhase {
+  /** "cut-o2": a phase of the second letter of a word. */
+  readonly phase: string;
   readonly part: number;
   readonly facts: readonly ReadonlySet<Need>[];
   readonly phaseFacts: ReadonlySet<Need>;
@@ -30,7 +32,8 @@ export interface PartOfPhase {
  * first part they are true of, a check with the last.
  */
 export function wordPart(phrases: Phrases, label: string, at: PartOfPhase): AsideWords {
-  const named = (text: string) => text.replaceAll("{it}", label);
+  const letter = /-([a-z0-9])\d+$/.exec(at.phase)?.[1]?.toUpperCase() ?? "";
+  const named = (text: string) => text.replaceAll("{it}", label).replaceAll("{letter}", letter);
   const title = sentenceCase(named(pick(phrases.title, at.phaseFacts) ?? label));
   const slip = spoken(phrases.slip, at, "first");
   return {

@@ -49,7 +49,9 @@ function alikeLines(lines: readonly Ruled<Name>[]): Ruled<Name>[][] {
   for (const line of lines) {
     const last = groups[groups.length - 1];
     const first = last?.[0];
-    if (last && first && groupKey(first) === groupKey(line)) last.push(line);
+    // What a line crosses is said right behind it.
+    const crosses = !isJoin(line) && (line.finds ?? []).length > 0;
+    if (last && first && !crosses && groupKey(first) === groupKey(line)) last.push(line);
     else groups.push([line]);
   }
   return groups;
@@ -102,6 +104,27 @@ function sayGroup(group: readonly Ruled<Name>[], act: RuleAct, manner: Manner): 
           manner,
         )
       : [];
+  // Where the names of the ends make it too long, they come in a sentence of their own.
+  const ended = givesOf(group);
+  const whole = line(group, "");
+  const endsApart = `They end at ${sayNames(ended)}.`;
+  if (
+    group.length > 1 &&
+    ended.length === group.length &&
+    first.end.k === "on" &&
+    !first.begin &&
+    countSaid(one(group)) > manner.mostWords &&
+    [whole, endsApart].every((s) => countSaid(s) <= manner.mostWords)
+  )
+    return [
+      whole,
+      endsApart,
+      ...inSentences(
+        group.flatMap((l) => l.finds ?? []),
+        sayFinds,
+        manner,
+      ),
+    ];
   const said = inSentences(group, one, manner).flatMap((sentence, i, all) =>
     all.length === group.length && countSaid(sentence) > manner.mostWords
       ? shorter(group[i] ?? first)

@@ -7,6 +7,10 @@ import type { FromEdgeRead, Name, Where } from "./told.ts";
 export function sayMarks(at: readonly { gives: Name; where: Where<Name> }[], manner: Manner): string[] {
   const first = at[0]?.where;
   if (!first) return [];
+  if (at.length > 1 && first.k === "along") {
+    const apart = sayRowApart(at, manner);
+    if (apart) return [...apart];
+  }
   if (at.length > 1 && (first.k === "along" || first.k === "on-edge" || first.k === "line-edge"))
     return inSentences(at, (some) => sayRow(some, manner), manner).flatMap((s) => s.split("\n"));
   const said = at.flatMap(({ gives, where }) => sayMark(gives, where, manner));
@@ -50,6 +54,27 @@ function sayRow(some: readonly { gives: Name; where: Where<Name> }[], manner: Ma
   )
     return `On ${sayLine(where.line)} mark ${names} ${lengths} from the ${where.from.edge}.`;
   return some.flatMap((s) => sayMark(s.gives, s.where, manner)).join("\n");
+}
+
+/** A row of marks too long for one sentence: which they are, and then how far off each. Null where that is no shorter. */
+function sayRowApart(
+  at: readonly { gives: Name; where: Where<Name> }[],
+  manner: Manner,
+): readonly string[] | null {
+  const where = at[0]?.where;
+  if (where?.k !== "along" || countSaid(sayRow(at, manner)) <= manner.mostWords) return null;
+  const readings = at.flatMap(({ where: w }) => (w.k === "along" ? [w.reading] : []));
+  const about = readings.every((r) => r.about);
+  if (!about && readings.some((r) => r.about)) return null;
+  const open = `On ${sayLine(where.line)} mark ${sayNames(at.map((s) => s.gives))}.`;
+  const measures = inSentences(
+    readings,
+    (some) =>
+      `Measure ${about ? "about " : ""}${listOf(some.map((r) => sayReading({ ...r, about: false }, manner)))}${sayFrom(where)}.`,
+    manner,
+  );
+  const said = [open, ...measures];
+  return said.every((s) => countSaid(s) <= manner.mostWords) ? said : null;
 }
 
 /** Whether readings are one pace repeated: 1, 2, 3 times the first. */

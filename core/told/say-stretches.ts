@@ -35,7 +35,9 @@ export function sayGoOver({ lines, press }: Extract<Act, { do: "go-over" }>, man
 
 /** Whether stretches are so many that they are counted in the words, and only the picture shows each. */
 export function isCounted(lines: readonly Stretch<Name>[]): boolean {
-  return lines.filter((l) => l.k !== "between").length > MOST_NAMED;
+  const ends = lines.flatMap((l) => (l.k === "ends" ? [[l.a, l.b] as const] : []));
+  const others = lines.filter((l) => l.k === "until" || l.k === "to-edge");
+  return chains(ends).length + others.length > MOST_NAMED;
 }
 
 /** "The guide from C between the uprights from J and K". */

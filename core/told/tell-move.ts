@@ -65,7 +65,8 @@ export function tellMove(
     case "trace": {
       const ends = move.ends;
       if (!ends) return null;
-      return { do: "go-over", press: "firm", lines: [stretchOf(on, moves, ends)], ...overOf(input, i, move) };
+      const line = goesRound(on, moves, i) ? byEnds(on, ends) : stretchOf(on, moves, ends);
+      return { do: "go-over", press: "firm", lines: [line], ...overOf(input, i, move) };
     }
     case "curve": {
       const stroke = input.strokeOf(i);
@@ -106,11 +107,22 @@ export function tellMove(
   }
 }
 
+function byEnds({ places }: OnSheet, ends: readonly [string, string]): Stretch<Place> {
+  return { k: "ends", a: places.name(ends[0]), b: places.name(ends[1]) };
+}
+
+/** Whether the pencil goes on from this stretch, or came to it, without being lifted: then its corners are worth a name. */
+function goesRound({ places }: OnSheet, moves: readonly Move[], i: number): boolean {
+  const endsOf = (m: Move | undefined) => (m?.hand === "trace" ? (m.ends ?? []).map(places.one) : []);
+  const own = endsOf(moves[i]);
+  return [moves[i - 1], moves[i + 1]].some((m) => endsOf(m).some((id) => own.includes(id)));
+}
+
 /** A stretch of line by its ends; where both are only crossings of one line with two others, as what lies between these. */
 function stretchOf(on: OnSheet, moves: readonly Move[], ends: readonly [string, string]): Stretch<Place> {
   const { places } = on;
   const [a, b] = ends.map((id) => crossingAt(moves, places, id));
-  const named: Stretch<Place> = { k: "ends", a: places.name(ends[0]), b: places.name(ends[1]) };
+  const named = byEnds(on, ends);
   const shared = a?.find((l) => b?.includes(l));
   const [x, y] = [a?.find((l) => l !== shared), b?.find((l) => l !== shared)];
   if (shared === undefined || x === undefined || y === undefined) return named;

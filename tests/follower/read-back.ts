@@ -203,6 +203,8 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
   const facts: Facts = [];
   let froms: string[] = [];
   let mark = "";
+  /** Marks named in a row, whose measures follow. */
+  let row: string[] = [];
   let line = "";
   let over: string[] = [];
   let aim: string | null = null;
@@ -344,7 +346,7 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
       },
     ],
     [/^It (?:ends|begins) at (.+)\.$/, (m) => give(m[1])],
-    [/^They begin at (.+)\.$/, (m) => give(m[1])],
+    [/^They (?:begin|end) at (.+)\.$/, (m) => give(m[1])],
     [
       /^It runs from (.+) to (.+)\.$/,
       (m) => {
@@ -425,10 +427,19 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
       },
     ],
     [
-      new RegExp(`^On (${LINE}) mark ([^,]+)\\.$`),
+      new RegExp(`^On (${LINE}) mark ((?:[^,]|, (?=[A-Z]\\d*(?:,| and|\\.)))+)\\.$`),
       (m) => {
         line = readLine(m[1] ?? "");
         mark = (m[2] ?? "").replace(/^the /, "");
+        row = readNames(m[2] ?? "");
+      },
+    ],
+    [
+      new RegExp(
+        `^Measure (about )?((?:${LEN}(?:, | and )?)+) (?:from .+|above .+|below .+|left of .+|right of .+)\\.$`,
+      ),
+      (m) => {
+        for (const l of lens(m[2] ?? "")) facts.push(`${row.shift()} on ${line} ${m[1] ? "~" : ""}${l}`);
       },
     ],
     [/^Mark (\S+) halfway between (.+?) and (.+)\.$/, (m) => facts.push(`${m[1]} 1/2 ${m[2]} ${m[3]}`)],

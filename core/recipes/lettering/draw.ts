@@ -38,7 +38,13 @@ export const drawing: Drawing<LetteringSlice> = {
     for (const letter of letters) {
       for (const [name, across, up] of TILE_CORNERS)
         points[`${letter.id}-tile-${name}`] = inTile(block, letter, across, up);
-      for (const c of cornersOf(slice, letter, block)) points[c.below] = inTile(block, letter, c.across, 0);
+      for (const c of cornersOf(slice, letter, block)) {
+        points[c.below] = inTile(block, letter, c.across, 0);
+        if (!c.opening) continue;
+        points[c.opening.above] = inTile(block, letter, c.across, 1);
+        points[c.opening.left] = inTile(block, letter, 0, c.up);
+        points[c.opening.right] = inTile(block, letter, 1, c.up);
+      }
     }
     const parts = letters.map((letter) => ({
       prefix: letter.id,
@@ -59,15 +65,23 @@ function drawLettering(page: Page, slice: LetteringSlice, built: Built): void {
 
   page.phase("tiles");
   const template = slice.tiles === "template" && page.isFlat("width") && page.isFlat("height");
-  for (const letter of inOrder) ruleTile(page, letter, letters, template);
+  if (template) for (const letter of inOrder) traceTile(page, letter, letters);
+  else ruleTiles(page, inOrder, slice.startFrom);
 
   for (const letter of inOrder) {
     page.phase(`cut-${letter.id}`);
+    // What another letter has at the same height is not looked for: each letter is cut from its own tile.
+    page.keepTo([
+      `${letter.id}-`,
+      `square-in-${letter.id}-`,
+      ...["top", "bottom"].map((end) => `${inOrder[0]?.id}-tile-${end}`),
+    ]);
     const ends = page.solid.edges.filter(
       (e) => e.from.startsWith(`${letter.id}-front-`) && e.to.startsWith(`${letter.id}-front-`),
     );
     if (built.block) cutFromTile(page, tileOf(letter), cornersOf(slice, letter, built.block), ends);
     page.curveRemaining((e) => ends.includes(e) && page.shows(e));
+    page.keepTo(null);
   }
 
   page.phase("guides");
@@ -78,14 +92,57 @@ function drawLettering(page: Page, slice: LetteringSlice, built: Built): void {
   page.curveRemaining((e) => page.shows(e));
 }
 
-/** A light tile: the first measured from the sheet's edges, the others from its base line. */
-function ruleTile(page: Page, letter: Letter, letters: readonly Letter[], template: boolean): void {
+/**
+ * Light tiles for the whole word: one base line and one top line from end to end, every side of a tile marked on the base line
+ * and ruled up.
+ */
+function ruleTiles(page: Page, inOrder: readonly Letter[], startFrom: LetteringSlice["startFrom"]): void {
+  const [first, last] = [inOrder[0], inOrder.at(-1)];
+  if (!first || !last) return;
+  const sides = startFrom === "left" ? (["left", "right"] as const) : (["right", "left"] as const);
+  const [near, far] = sides;
+  const corner = (letter: Letter, side: "left" | "right", end: "bottom" | "top") =>
+    `${letter.id}-tile-${side}-${end}`;
+  const light = { role: "construction", light: true } as const;
+  const upright = (letter: Letter, side: "left" | "right", measured: boolean) =>
+    page.ruleAlong(
+      `${letter.id}-tile-${side}`,
+      corner(letter, side, "bottom"),
+      corner(letter, side, "top"),
+      "height",
+      { ...light, measured, called: `${side} side of the tile` },
+    );
+
+  page.markFromEdges(corner(first, near, "bottom"));
+  upright(first, near, true);
+  for (const [end, measured] of [
+    ["bottom", true],
+    ["top", false],
+  ] as const)
+    page.ruleAlong(`${first.id}-tile-${end}`, corner(first, near, end), corner(last, far, end), "width", {
+      ...light,
+      measured,
+      called: end === "bottom" ? "base of the tiles" : "top of the tiles",
+    });
+  upright(last, far, false);
+  const between = inOrder.flatMap((letter) => sides.map((side) => ({ letter, side }))).slice(1, -1);
+  for (const { letter, side } of between)
+    page.measureOnLine(
+      corner(letter, side, "bottom"),
+      corner(first, near, "bottom"),
+      `${first.id}-tile-bottom`,
+    );
+  for (const { letter, side } of between) upright(letter, side, false);
+}
+
+/** A light tile traced round a card: the first measured from the sheet's edges, the others from its base line. */
+function traceTile(page: Page, letter: Letter, letters: readonly Letter[]): void {
   const { leftBottom, leftTop, rightTop, rightBottom } = tileOf(letter).corners;
   const base = page.lineThrough(leftBottom);
   const from = letters.map((l) => tileOf(l).corners.leftBottom).find((n) => page.isFound(n));
   if (base && from) page.measureOnLine(leftBottom, from, base.id);
   else page.markFromEdges(leftBottom);
-  const light = { role: "construction", light: true, measured: true, template } as const;
+  const light = { role: "construction", light: true, measured: true, template: true } as const;
   page.ruleAlong(`${letter.id}-tile-left`, leftBottom, leftTop, "height", {
     ...light,
     called: "left side of the tile",
@@ -194,6 +251,15 @@ function cornersOf(slice: LetteringSlice, letter: Letter, block: Block): TileCor
       across,
       up,
       below: `${letter.id}-below-${cornerName(r, k)}`,
+      ...(r === 0
+        ? {}
+        : {
+            opening: {
+              above: `${letter.id}-above-${cornerName(r, k)}`,
+              left: `${letter.id}-left-of-${cornerName(r, k)}`,
+              right: `${letter.id}-right-of-${cornerName(r, k)}`,
+            },
+          }),
     })),
   );
 }
@@ -242,6 +308,9 @@ function callLetters(slice: LetteringSlice, block: Block): Record<string, string
         called[`${letter.id}-front-${cornerName(r, k)}`] = corner;
         called[`${letter.id}-back-${cornerName(r, k)}`] = `far ${corner}`;
         called[`${letter.id}-below-${cornerName(r, k)}`] = `mark below ${corner}`;
+        called[`${letter.id}-above-${cornerName(r, k)}`] = `end above ${corner}`;
+        called[`${letter.id}-left-of-${cornerName(r, k)}`] = `mark left of ${corner}`;
+        called[`${letter.id}-right-of-${cornerName(r, k)}`] = `end right of ${corner}`;
       }
   }
   return called;

@@ -7,7 +7,7 @@ export const words: PhraseBook = {
     check: "All tiles stand on one line; the gaps are alike.",
   },
   "cut-*": {
-    title: "{it}: cut the letter",
+    title: "{it}: cut the {letter}",
     why: "A letter is its tile with a few pieces cut away.",
     check: "The strokes of the letter are equally wide everywhere.",
     slip: [when(["measured"], "Cutting on the wrong side of the mark.")],
