@@ -39,7 +39,7 @@ function reorderLines(computed: ComputedLesson, step: Step, neighbour: Step, bef
   const beside = phasesOf(neighbour);
   const at = before ? others.indexOf(beside[0] ?? "") : others.indexOf(beside.at(-1) ?? "") + 1;
   // A step cut in parts keeps its moves in one stretch: its parts cannot be drawn apart from each other.
-  if (beside.some((p) => mine.has(p)))
+  if (mine.size === 0 || beside.length === 0 || beside.some((p) => mine.has(p)))
     return { changes: null, refused: "Both are parts of one step: their lines follow from each other." };
   const order = [...new Set([...others.slice(0, at), ...mine, ...others.slice(at)])];
   const broken = unmetNeed(moves, order);

@@ -49,7 +49,7 @@ export function describer(
       if (stroke && !isDot(stroke)) strokes.push(stroke);
     }
     const object = input.objectOf(objectId);
-    const firstMove = requireAt(input.moves, first);
+    const firstMove = requireAt(input.moves, Math.min(first, input.moves.length - 1));
     // The picture shows the sheet as it lies once a step's first turn is made; others turn it for the next.
     const turns = input.moves
       .slice(first, last + 1)
@@ -172,6 +172,7 @@ function familyOf(phase: string): string {
 }
 
 function kindOf(moves: readonly Move[]): StepKind {
+  if (moves.length === 0) return "draw-along";
   if (moves.every((m) => m.hand === "erase" || m.hand === "turn")) return "erase";
   return moves.some((m) => m.hand !== "mark") ? "draw-along" : "measure";
 }

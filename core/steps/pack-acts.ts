@@ -52,13 +52,22 @@ function startsAtMark(before: Told | undefined, { act }: Told): boolean {
 
 /**
  * Cuts a phase into steps that a class can take in: as few as hold all acts within the ceilings, as even in words as can
- * be. An act that is too much for one step by itself is cut in two.
+ * be. An act that is too much for one step, by itself or with the marks made for it, is cut in two.
  */
 export function packActs(told: readonly Told[], manner: Manner, most: Ceilings): SaidAct[][] {
-  const said = sayActs(
-    told.flatMap((t) => fitting(t, manner, most)),
-    manner,
-  );
+  let acts = told.flatMap((t) => fitting(t, manner, most));
+  for (;;) {
+    const parts = packed(sayActs(acts, manner), most);
+    // Marks that are made for a family of lines may be too much with it, and not with its first half.
+    const parted = parts.findIndex((p, i) => i + 1 < parts.length && isForTheNext(p[p.length - 1]?.told));
+    const family = parts[parted + 1]?.find((s) => halved(s.told) !== null);
+    if (parted < 0) return parts;
+    if (!family) return parts;
+    acts = acts.flatMap((t) => (t === family.told ? (halved(t) ?? [t]) : [t]));
+  }
+}
+
+function packed(said: readonly SaidAct[], most: Ceilings): SaidAct[][] {
   if (said.length === 0) return [];
   // Fewest steps first, then the most even: cost of the best cutting of the first n acts.
   const best: { steps: number; uneven: number; from: number }[] = [{ steps: 0, uneven: 0, from: 0 }];
@@ -75,8 +84,7 @@ export function packActs(told: readonly Told[], manner: Manner, most: Ceilings):
         part.every((s) => s.told.act.do === "erase") || part.every((s) => s.told.moves.length === 0);
       const alone = bare && said.length > part.length ? 1e6 : 0;
       // A mark by measure, or of a crossing, is made for the line after it.
-      const ending = part[part.length - 1]?.told;
-      const dangling = end < said.length && ending?.act.do === "mark" && ending.moves.length === 0;
+      const dangling = end < said.length && isForTheNext(part[part.length - 1]?.told);
       const cost = {
         steps: before.steps + (dangling ? FORBIDDEN : 1),
         uneven: before.uneven + words * words + alone,
@@ -98,6 +106,10 @@ export function packActs(told: readonly Told[], manner: Manner, most: Ceilings):
     end = from;
   }
   return parts;
+}
+
+function isForTheNext(told: Told | undefined): boolean {
+  return told?.act.do === "mark" && told.moves.length === 0;
 }
 
 /** As good as never: more steps than any phase has. */

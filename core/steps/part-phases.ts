@@ -57,7 +57,7 @@ function partsOf(phase: PhaseTold, input: StepsInput, manner: Manner, most: Ceil
   const asWorded = overrides[id]?.whole === true && overrides[id]?.instruction !== undefined;
   const whole = asWorded ? [sayActs(phase.told, manner)] : packActs(phase.told, manner, most);
   // The educator's cuts lie over the machine's: each makes one step two, and moves no other.
-  const packed = withMoves(whole).flatMap((acts) =>
+  const packed = withMoves(whole, most).flatMap((acts) =>
     cuts.length === 0
       ? [acts]
       : cutStretches(
@@ -70,12 +70,15 @@ function partsOf(phase: PhaseTold, input: StepsInput, manner: Manner, most: Ceil
   if (nothing) return [];
   if (packed.length === 0) packed.push([]);
   const facts = packed.map((acts) => factsOf(acts.map((a) => a.told)));
-  const starts = packed.map((acts, i) => (i === 0 ? first : firstMoveOf(acts, last)));
+  const starts: number[] = [];
+  for (let i = packed.length - 1; i >= 0; i--)
+    starts[i] = i === 0 ? first : firstMoveOf(packed[i] ?? [], starts[i + 1] ?? last + 1);
   return packed.map((acts, i): Part => {
     const from = starts[i] ?? first;
     const next = starts[i + 1];
     return {
-      id: i === 0 ? id : partId(moves[from], phase),
+      id:
+        i === 0 ? id : next === from ? `${partId(moves[from - 1], phase)}~after` : partId(moves[from], phase),
       objectId,
       phase: phase.phase,
       first: from,
@@ -90,31 +93,41 @@ function partsOf(phase: PhaseTold, input: StepsInput, manner: Manner, most: Ceil
 
 /**
  * Parts with moves to show: one that only says what to do with lines that are there, such as going over them, shows the last
- * of the moves before it once more as new; where there is but one, it goes with it.
+ * of the moves before it once more as new; where there is but one, it goes with it, or shows none where both are too much.
  */
-function withMoves(parts: readonly SaidAct[][]): SaidAct[][] {
+function withMoves(parts: readonly SaidAct[][], most: Ceilings): SaidAct[][] {
   const out: SaidAct[][] = [];
+  const wordsOf = (acts: readonly SaidAct[]) => acts.reduce((sum, a) => sum + a.words, 0);
+  /** The latest move of the part at `index`, taken away from it; null where it has but one. */
+  const lend = (index: number): number | null => {
+    const part = out[index] ?? [];
+    const moves = part.flatMap((a) => a.told.moves);
+    if (moves.length < 2) return null;
+    const latest = Math.max(...moves);
+    out[index] = part.map((a) => bearingMoves(a, (m) => m !== latest));
+    return latest;
+  };
   for (const acts of parts) {
     const last = out[out.length - 1];
     const own = acts.some((a) => a.told.moves.length > 0);
-    if (!last || (own && last.some((a) => a.told.moves.length > 0))) {
+    if (!last || (own && (out.length > 1 || last.some((a) => a.told.moves.length > 0)))) {
       out.push([...acts]);
       continue;
     }
-    const moves = last.flatMap((a) => a.told.moves);
-    const latest = Math.max(...moves);
-    const [first, ...rest] = acts;
-    if (own || moves.length < 2 || !first) {
-      last.push(...acts);
-      continue;
-    }
-    out[out.length - 1] = last.map((a) => ({
-      ...a,
-      told: { ...a.told, moves: a.told.moves.filter((m) => m !== latest) },
-    }));
-    out.push([{ ...first, told: { ...first.told, moves: [latest] } }, ...rest]);
+    const latest = own ? null : lend(out.length - 1);
+    if (latest !== null) out.push(showing(acts, latest));
+    else if (!own && wordsOf(last) + wordsOf(acts) > most.words) out.push([...acts]);
+    else last.push(...acts);
   }
   return out;
+}
+
+function bearingMoves(act: SaidAct, which: (move: number) => boolean): SaidAct {
+  return { ...act, told: { ...act.told, moves: act.told.moves.filter(which) } };
+}
+
+function showing([first, ...rest]: readonly SaidAct[], move: number): SaidAct[] {
+  return first ? [{ ...first, told: { ...first.told, moves: [move] } }, ...rest] : [];
 }
 
 /** A later part of a phase is called after the move it begins with; rubbing out keeps the name of its own phase. */

@@ -84,8 +84,9 @@ function paceOf(marks: readonly number[]): boolean {
 }
 
 function sayFrom(where: Extract<Where<Name>, { k: "along" }>): string {
-  const { from, toward } = where;
-  if (toward.k === "way") {
+  const { from, toward, line } = where;
+  const startsThere = line.k === "from" && nameKey(line.at) === nameKey(from);
+  if (toward.k === "way" && !startsThere) {
     const side = { up: "above", down: "below", left: "left of", right: "right of" }[toward.way];
     return ` ${side} ${sayName(from)}`;
   }
