@@ -120,6 +120,13 @@ export class Drafter {
     this.#record(`circle-${name}`, "circle", { uses: points });
   }
 
+  /** Leaves corners alone that the lines ruled last might have started from too. */
+  leave(points: readonly string[]): void {
+    const last = this.#moves.pop();
+    invariant(last, `nothing is drawn of "${this.#objectId}" yet`);
+    this.#moves.push({ ...last, leaves: points });
+  }
+
   /** Turns the sheet so that another side lies in front: a quarter turn clockwise for each count. */
   turn(name: string, quarters: number): void {
     this.#record(`turn-${name}`, "turn", { quarters });
@@ -165,6 +172,7 @@ export class Drafter {
       erases: what.erases ?? NONE,
       uses: what.uses ?? NONE,
       quarters: what.quarters ?? 0,
+      leaves: what.leaves ?? NONE,
     });
   }
 }

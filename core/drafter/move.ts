@@ -181,6 +181,8 @@ export interface Move {
   readonly erases: readonly string[];
   /** For "circle": the points circled. */
   readonly uses: readonly string[];
+  /** After the last guide of a family: the corners that get none, since what would start there is hidden. */
+  readonly leaves: readonly string[];
   /** For "turn": quarter turns clockwise of the sheet on the desk. */
   readonly quarters: number;
 }

@@ -11,6 +11,10 @@ const FLAT_RAD = (5 * Math.PI) / 180;
 /** An edge shorter than the visible sameness on paper is seen end-on: a dot, not a line. */
 const END_ON_MM = 0.05;
 
+/** A class is told which corners get no guide as long as it can see at a glance which do. */
+const MOST_LEFT = 2;
+const MOST_GUIDES = 5;
+
 const WHOLE: readonly Interval[] = [{ from: 0, to: 1 }];
 
 type Way =
@@ -89,11 +93,20 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
         shows(e) === (which === "showing") &&
         !isEndOn(e),
     );
+    const starts = (e: Edge) => near.has(e.from) || near.has(e.to);
+    const left =
+      which === "showing" && solid.opaque && guides.some(starts)
+        ? edges.filter(
+            (e) => e.axis === axis && !e.light && !e.smooth && !shows(e) && !isEndOn(e) && starts(e),
+          )
+        : [];
     const inOrder = [...near].flatMap((corner) => guides.filter((e) => e.from === corner || e.to === corner));
     for (const e of inOrder.sort((a, b) => readingOrder(a, b))) {
       const from = near.has(e.from) ? e.from : e.to;
       if (!ruled.has(e.id)) ruleEdge(e, from, { tail: true });
     }
+    if (left.length > 0 && left.length <= MOST_LEFT && guides.length <= MOST_GUIDES)
+      hand.leave(left.map((e) => (near.has(e.from) ? e.from : e.to)));
   }
 
   /** The guides along an axis that show and are not ruled yet, each with the found corner it starts from, in reading order. */

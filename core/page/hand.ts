@@ -230,6 +230,11 @@ export function handOn(d: Drafter, known: Knowledge) {
     );
   }
 
+  /** Leaves found corners alone from which no line shows. */
+  function leave(points: readonly string[]): void {
+    d.leave(points.map((p) => known.id(p)));
+  }
+
   /** Rules from a found point all the way to an axis' vanishing point; `farAway` things lie behind all others. */
   function ruleToVanishingPoint(
     name: string,
@@ -344,6 +349,7 @@ export function handOn(d: Drafter, known: Knowledge) {
     markVanishingCrossing,
     ruleSlid,
     circle,
+    leave,
     ruleToVanishingPoint,
     freehandFarAway,
     trace,

@@ -72,10 +72,14 @@ export function fadeWords(acts: readonly SaidAct[], stage: Stage): FadedWords {
       return { actions: whole, answers: [] };
     case "asked": {
       const answers: string[] = [];
-      const said = acts.map((a) => {
+      // Which corners are left alone is half of the answer to which get a line.
+      const said = acts.flatMap((a, i) => {
         const question = askAbout(a.told.act);
-        if (question !== null) answers.push(a.sentences.join(" "));
-        return { words: question ?? a.sentences.join(" "), goesOn: a.goesOn && question === null };
+        const before = acts[i - 1];
+        const gone = a.told.act.do === "leave" && before && askAbout(before.told.act) !== null;
+        if (question !== null || gone) answers.push(a.sentences.join(" "));
+        if (gone) return [];
+        return [{ words: question ?? a.sentences.join(" "), goesOn: a.goesOn && question === null }];
       });
       return { actions: actionsOf(said), answers };
     }
@@ -141,15 +145,18 @@ const SHORT: Readonly<Record<Act["do"], string>> = {
   fold: "folds",
   turn: "the turn of the sheet",
   circle: "rings",
+  leave: "what is left alone",
 };
 
 function restOf(acts: readonly Act[]): string {
   const words = [
     ...new Set(
-      acts.map((a) =>
-        a.do === "rule" && a.press === "light" && a.lines.every((l) => l.toward.k === "point")
-          ? "guides"
-          : SHORT[a.do],
+      acts.flatMap((a) =>
+        a.do === "leave"
+          ? []
+          : a.do === "rule" && a.press === "light" && a.lines.every((l) => l.toward.k === "point")
+            ? "guides"
+            : SHORT[a.do],
       ),
     ),
   ];

@@ -48,6 +48,7 @@ export function mapAct<A, B>(act: Act<A>, to: Naming<A, B>): Act<B> {
       return named === null ? rest : { ...rest, gives: named };
     }
     case "circle":
+    case "leave":
       return { ...act, at: act.at.map(to.says) };
     case "freehand":
     case "erase":

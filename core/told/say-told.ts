@@ -69,6 +69,12 @@ function sayAct(act: Act, manner: Manner): string[] {
       ];
     case "circle":
       return [`Ring ${sayNames(act.at)}.`];
+    case "leave":
+      return [
+        act.at.length === 1
+          ? `Leave ${sayNames(act.at)} alone: its edge is hidden.`
+          : `Leave ${sayNames(act.at)} alone: their edges are hidden.`,
+      ];
     default:
       return assertNever(act);
   }

@@ -26,6 +26,11 @@ export function tellMoves(
     for (const p of placesIn(act).gives) if (p.k === "point") input.given.add(p.id);
     told.push({ ...t, act });
   };
+  const takeLeft = (i: number) => {
+    const at = (moves[i]?.leaves ?? []).map(input.on.places.name);
+    const act: Act<Place> = { do: "leave", at };
+    if (at.length > 0 && unknownIn(act, input.given).length === 0) told.push({ act, moves: [] });
+  };
   for (let i = range.from; i <= range.to; i++) {
     const move = moves[i];
     if (!move) continue;
@@ -33,12 +38,14 @@ export function tellMoves(
     if (many && unknownIn(many.act, input.given).length === 0) {
       take(many);
       i += many.moves.length - 1;
+      takeLeft(i);
       continue;
     }
     const swapped = tellSwapped(input, moves, i);
     if (swapped?.every((t) => unknownIn(t.act, input.given).length === 0)) {
       for (const t of swapped) take(t);
       i++;
+      takeLeft(i);
       continue;
     }
     const act = isSeen(input, move, i) ? tellMove(input, moves, i, move) : "nothing";
@@ -46,6 +53,7 @@ export function tellMoves(
       for (const m of markTaken(input, moves, unknownIn(act, input.given))) take(m);
       if (unknownIn(act, input.given).length === 0) {
         take({ act, moves: [i] });
+        takeLeft(i);
         continue;
       }
     }

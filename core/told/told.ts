@@ -166,7 +166,9 @@ export type Act<N = Name> =
   | { readonly do: "erase"; readonly what: "behind"; readonly of: string; readonly lines: readonly string[] }
   | { readonly do: "fold"; readonly across: "width" | "height"; readonly gives?: N }
   | { readonly do: "turn"; readonly quarters: 1 | 2 | 3 }
-  | { readonly do: "circle"; readonly at: readonly N[] };
+  | { readonly do: "circle"; readonly at: readonly N[] }
+  /** Corners that get no line here: what would start there is hidden. */
+  | { readonly do: "leave"; readonly at: readonly N[] };
 
 /** A piece of paper by its corners in order, or by the lines around it in order. */
 export type Ring<N> =

@@ -398,6 +398,7 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
       case "freehand":
         onlyCounted.push("freehand");
         return;
+      case "leave":
       case "circle":
         for (const n of act.at) at(n);
         return;

@@ -137,6 +137,18 @@ export function factsOfAct(act: Act, markMm: number, inches: boolean): Facts {
     }
     case "go-over":
       return [...act.lines.flatMap(stretch), ...(act.over ?? []).map((o) => `not through ${o}`)];
+    case "leave":
+      return act.at.map((n) => `leave ${nameOf(n)}`);
+    case "circle":
+      return act.at.map((n) => `ring ${nameOf(n)}`);
+    case "erase":
+      return act.what === "light" ? ["rub light"] : [`rub behind ${act.of}`];
+    case "fold":
+      return [`fold ${act.across}`, ...(act.gives ? [`${nameOf(act.gives)} found`] : [])];
+    case "turn":
+      return [`turn ${act.quarters}`];
+    case "freehand":
+      return [`free ${act.count === 1 ? act.what : "many"}`];
     default:
       return [];
   }
@@ -257,6 +269,27 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
         for (const pair of (m[2] ?? "").split(/, | and /))
           facts.push(`join ${pair.replace(/the /g, "").replace(" to ", "-")}`);
       },
+    ],
+    [/^Ring (.+)\.$/, (m) => facts.push(...readNames(m[1] ?? "").map((n) => `ring ${n}`))],
+    [/^Rub out all light lines\.$/, () => facts.push("rub light")],
+    [
+      /^Rub out (?:what|every line that) runs behind the (.+?)(?:: .+)?\.$/,
+      (m) => facts.push(`rub behind ${m[1]}`),
+    ],
+    [
+      /^Fold the (left|top) edge onto the (?:right|bottom) edge and open the sheet\.$/,
+      (m) => facts.push(`fold ${m[1] === "left" ? "width" : "height"}`),
+    ],
+    [/^The creases cross in (?:the )?(.+)\.$/, (m) => facts.push(`${m[1]} found`)],
+    [/^Turn the sheet upside down\.$/, () => facts.push("turn 2")],
+    [
+      /^Turn the sheet a quarter to the (right|left)\.$/,
+      (m) => facts.push(`turn ${m[1] === "right" ? 1 : 3}`),
+    ],
+    [/^Draw (?:the (.+)|\S+ .+) freely(?:, nearest first)?\.$/, (m) => facts.push(`free ${m[1] ?? "many"}`)],
+    [
+      /^Leave (.+) alone: (?:its edge is|their edges are) hidden\.$/,
+      (m) => facts.push(...readNames(m[1] ?? "").map((n) => `leave ${n}`)),
     ],
     [/^They cross at (.+)\.$/, (m) => facts.push(`${readNames(m[1] ?? "")[0]} found`)],
     [/^(?:Line|The line) .+ crosses .+ at (?:the )?(.+)\.$/, (m) => facts.push(`${m[1]} found`)],
