@@ -37,6 +37,11 @@ export function StepNotes({ step }: { step: Step }) {
           <b>Check</b> {step.check}
         </p>
       ) : null}
+      {step.answers.length > 0 ? (
+        <p>
+          <b>Answer</b> {step.answers.join(" ")}
+        </p>
+      ) : null}
       {step.slip ? (
         <p className={styles.slip}>
           <b>Likely slip</b> {step.slip}

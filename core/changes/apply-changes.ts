@@ -191,6 +191,7 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "tasks",
   "dryMinutes",
   "concerns",
+  "words",
 ]);
 
 function setField(draft: DraftOf, base: readonly string[], change: Change): Change[] | string {

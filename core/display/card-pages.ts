@@ -7,6 +7,8 @@ import { carryMarks } from "./move-mark.ts";
 export const HandOutSchema = v.strictObject({
   paper: v.picklist(["a4", "letter"]),
   cardsPerPage: v.picklist([1, 2, 4, 6]),
+  /** As they are taught, with help that fades, or each with all its words; left out: as they are taught. */
+  words: v.optional(v.picklist(["as-taught", "full"])),
 });
 export type HandOut = v.InferOutput<typeof HandOutSchema>;
 
@@ -14,7 +16,7 @@ export type HandOut = v.InferOutput<typeof HandOutSchema>;
 export type MeasureText = (text: string, size: number, weight: "regular" | "bold") => number;
 
 /** A4: ISO 216. Letter: ANSI/ASME Y14.1 (from memory). Upright, mm. */
-const PAGE_MM = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } } as const;
+export const PAGE_MM = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } } as const;
 
 /** How many cards side by side and below each other, and the size of the running text in mm (2.83 pt a mm). */
 const GRID = {
@@ -25,7 +27,7 @@ const GRID = {
 } as const;
 
 /** Printers leave a border of up to about 6 mm unprinted; cards keep clear of it. */
-const MARGIN_MM = 8;
+export const MARGIN_MM = 8;
 const PADDING_MM = 4;
 
 /** Lays cards on pages, in mm, with cut marks between them. Every text is wrapped and finished here. */
@@ -43,7 +45,9 @@ export function layCardPages(
   };
   const pages: Drawing[] = [];
   for (let first = 0; first < cards.length; first += handOut.cardsPerPage) {
-    const onPage = cards.slice(first, first + handOut.cardsPerPage);
+    const onPage = cards
+      .slice(first, first + handOut.cardsPerPage)
+      .map((c) => (handOut.words === "full" ? { ...c, actions: c.inFull } : c));
     const marks = onPage.flatMap((card, i) => {
       const x = MARGIN_MM + (i % columns) * size.width;
       const y = MARGIN_MM + Math.floor(i / columns) * size.height;
@@ -180,7 +184,7 @@ function layCard(card: Card, box: Box, textMm: number, lessonTitle: string, meas
   return [...layPictures(card, pictureBox, textMm, id, measure), ...marks];
 }
 
-const LEADING = 1.32;
+export const LEADING = 1.32;
 
 /** A box to tick beside the check. */
 function tickBox(id: string, at: Spot, side: number): Mark {

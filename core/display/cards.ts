@@ -19,6 +19,10 @@ export interface Card {
   /** What the hands do, in order: the numbered list of the card. */
   readonly actions: readonly string[];
   readonly instruction: string;
+  /** The same with all the words, for a pupil who was away. */
+  readonly inFull: readonly string[];
+  /** What it asks or leaves to the pupil, for the answer sheet. */
+  readonly answers: readonly string[];
   readonly why: string;
   readonly check: string;
   readonly notes: string;
@@ -56,6 +60,8 @@ export function makeCards(source: {
       picture,
       slipPicture,
       actions: step.actions,
+      inFull: step.inFull,
+      answers: step.answers,
       ...words,
       mark: cardMark({ picture, ...words }),
     };

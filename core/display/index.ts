@@ -1,3 +1,4 @@
+export { layAnswerPages } from "./answer-pages.ts";
 export { type CanvasSurface, canvasPen } from "./canvas-pen.ts";
 export { cardMark, isOlderMark, type MarkedCard } from "./card-mark.ts";
 export type { HandOut, MeasureText } from "./card-pages.ts";

@@ -95,6 +95,10 @@ export function describer(
         why,
         instruction,
         actions,
+        inFull:
+          stage === "reason" || stage === "told" || own?.instruction
+            ? actions
+            : fadeWords(acts, "told").actions,
         stage,
         answers: own?.instruction ? [] : faded.answers,
         readings: readingsOf(all, manner),

@@ -149,6 +149,7 @@ function joinSteps(a: Step, b: Step): Step {
     lastMove: b.lastMove,
     instruction: [...a.instruction, ...b.instruction],
     actions: [...a.actions, ...b.actions],
+    inFull: [...a.inFull, ...b.inFull],
     readings: [...a.readings, ...b.readings],
     acts: [...a.acts, ...b.acts],
     cuts: [...a.cuts, b.firstMove, ...b.cuts],

@@ -67,6 +67,8 @@ export interface Step extends StepWords {
   readonly answers: readonly string[];
   /** The instruction as a numbered list: each action with its sentences. */
   readonly actions: readonly string[];
+  /** The same with all the words, for a pupil who was away when it was first told. */
+  readonly inFull: readonly string[];
   /** What the hands are told, act by act, with the sentences that say it. */
   readonly acts: readonly { readonly told: Told; readonly sentences: readonly string[] }[];
   /** Where the letters of its words stand on the paper. */

@@ -47,6 +47,7 @@ export function stepOfTask(
     why: "",
     instruction,
     actions: [task.words],
+    inFull: [task.words],
     stage: "told",
     answers: [],
     readings: [],

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
-import { type HandOut, layCardPages, type Mark, makeCards } from "#core/display";
+import { type HandOut, layAnswerPages, layCardPages, type Mark, makeCards } from "#core/display";
 import { parseLessonText } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { measureText } from "../../server/pdf/fonts.server.ts";
@@ -56,6 +56,43 @@ const PER_PAGE: readonly [HandOut["cardsPerPage"], columns: number, rows: number
   [4, 2, 2],
   [6, 2, 3],
 ];
+
+describe("answers and all the words", () => {
+  const nine = parseLessonText(
+    readFileSync(join(import.meta.dirname, "../../demo/lessons/crates-nine-ways.json"), "utf8"),
+  );
+  if (!nine.ok) throw new Error("the demo lesson cannot be read");
+  const computed = computeLesson(nine.value);
+  const asking = makeCards(computed);
+  const textOf = (pages: ReturnType<typeof layCardPages>) =>
+    pages
+      .flatMap((p) => p.marks)
+      .flatMap((m) => (m.kind === "text" ? [m.lines.join(" ")] : []))
+      .join("\n");
+
+  test("what a card asks or leaves out stands on the answer sheet, whole and inside the page", () => {
+    const asked = asking.filter((c) => c.answers.length > 0);
+    expect(asked.length).toBeGreaterThan(5);
+    const pages = layAnswerPages(asking, { paper: "a4", cardsPerPage: 4 }, nine.value.title, measureText);
+    const text = textOf(pages);
+    for (const { answers } of asked) for (const answer of answers) expect(text).toContain(answer);
+    for (const mark of pages.flatMap((p) => p.marks)) {
+      const { left, right, top, bottom } = extentOf(mark);
+      expect(Math.min(left, top, 210 - right, 297 - bottom), mark.id).toBeGreaterThan(8);
+    }
+    expect(layAnswerPages(cards, { paper: "a4", cardsPerPage: 4, words: "full" }, "", measureText)).toEqual(
+      [],
+    );
+  });
+
+  test("for a pupil who was away every card has the words it would have had the first time", () => {
+    const full = { paper: "a4", cardsPerPage: 1, words: "full" } as const;
+    const text = textOf(layCardPages(asking, full, nine.value.title, measureText));
+    for (const { told, sentences } of computed.steps.flatMap((s) => s.acts))
+      if (told.moves.length > 0) for (const s of sentences) expect(text).toContain(s);
+    expect(text).not.toContain("Which corners");
+  });
+});
 
 describe.each(PAPERS)("cards on %s", (paper, width, height) => {
   test.each(PER_PAGE)(

@@ -80,7 +80,7 @@ describe("the PDF", () => {
     );
     const text = execFileSync("pdftotext", ["-raw", file, "-"], { encoding: "utf8" }).replace(/\s+/g, " ");
     for (const card of cards) {
-      for (const said of [card.title, ...card.actions, card.why, card.check, card.mark])
+      for (const said of [card.title, ...card.actions, card.why, card.check, card.mark, ...card.answers])
         expect(text).toContain(said.replace(/\s+/g, " "));
     }
     expect(text).toContain("2 1⁄2 in right");

@@ -42,8 +42,12 @@ export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: 
       <aside className={place.column} aria-label="Cards">
         <h2>Step cards</h2>
         <p className={place.quiet}>
-          {computed.steps.length} cards on {pages.length} {pages.length === 1 ? "page" : "pages"},{" "}
-          {formatClock(computed.schedule.totalMs)} of lesson.
+          {computed.steps.length} cards
+          {handOut.words !== "full" && computed.steps.some((s) => s.answers.length > 0)
+            ? " and an answer sheet"
+            : ""}{" "}
+          on {pages.length} {pages.length === 1 ? "page" : "pages"}, {formatClock(computed.schedule.totalMs)}{" "}
+          of lesson.
         </p>
         <SegmentedControl
           aria-label="Page size"
@@ -61,6 +65,19 @@ export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: 
           onChange={(value) => commit([{ id: "hand-out", field: "cardsPerPage", value: Number(value) }])}
         />
         <p className={place.quiet}>Cards on a page. Print at 100 %, "actual size".</p>
+        {computed.steps.some((s) => s.inFull !== s.actions) ? (
+          <SegmentedControl
+            aria-label="Words on the cards"
+            value={handOut.words ?? "as-taught"}
+            data={[
+              { value: "as-taught", label: "Help fades" },
+              { value: "full", label: "All words" },
+            ]}
+            onChange={(value) =>
+              commit([{ id: "hand-out", field: "words", value: value === "full" ? "full" : null }])
+            }
+          />
+        ) : null}
         <fetcher.Form method="post">
           <Button type="submit" fullWidth loading={making} disabled={saveState !== "saved"}>
             Make the cards (PDF)
