@@ -8,6 +8,7 @@ export type { Hand, PointDrift } from "./drift.ts";
 export { driftOf, sourcesOf, USUAL_HAND } from "./drift.ts";
 export { judgeInterpenetrating } from "./interpenetrating.ts";
 export { judgeKeepOut } from "./keep-out.ts";
+export { judgeOffItsFace } from "./off-its-face.ts";
 export { judgeOffSheet, vanishingPoints } from "./off-sheet.ts";
 export {
   judgeRounding,
@@ -19,3 +20,4 @@ export {
 export { judgeRightAngles } from "./right-angles.ts";
 export { judgeRulerReach, USUAL_RULER_MM } from "./ruler-reach.ts";
 export { judgeSquashed } from "./squashed.ts";
+export { judgeStuckThrough } from "./stuck-through.ts";

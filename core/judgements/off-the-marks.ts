@@ -22,7 +22,7 @@ export function judgeTypedSizes(objects: readonly ObjectSlice[], view: View): Fi
     if (!first) return [];
     const changes = off.map(
       ({ field, mm }): Change => ({
-        id: object.id,
+        id: `object/${object.id}`,
         field,
         value: Math.round(Math.round(mm / mark) * mark * 1e6) / 1e6,
       }),

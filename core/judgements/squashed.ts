@@ -37,11 +37,18 @@ export function judgeSquashed(solids: readonly PlannedSolid[], view: View): Find
         code: "squashed-face",
         severity: "note",
         about: objectId,
-        message: `The ${worst.id.replaceAll("-", " ")} of "${objectId}" shows only ${formatSmallLength(worst.thick, view.sheet)} (its sides meet at ${deg.toFixed(0)}°): too thin to draw well. Move it away from the height of the eyes or from the vanishing point.`,
+        message: `The ${callFace(worst.id)} of "${objectId}" shows only ${formatSmallLength(worst.thick, view.sheet)} (its sides meet at ${deg.toFixed(0)}°): too thin to draw well. Move it away from the height of the eyes or from the vanishing point.`,
         numbers: { thickMm: worst.thick, angleDeg: deg, faces: squashed.length },
       },
     ];
   });
+}
+
+/** "Top"; of a letter or a shape with many corners, whose sides have no names: "side of the C", "side". */
+function callFace(id: string): string {
+  const [, letter, side] = /^(?:([a-z0-9])\d+-)?(side-(?:corner|opening)-.+)$/.exec(id) ?? [];
+  if (side === undefined) return id.replaceAll("-", " ");
+  return letter === undefined ? "side" : `side of the ${letter.toUpperCase()}`;
 }
 
 function flattestCornerRad(ring: readonly PaperPoint[]): number {
