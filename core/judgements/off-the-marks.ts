@@ -1,5 +1,5 @@
 import { type Change, type Finding, formatSmallLength, listOf } from "../base/index.ts";
-import { type Evaluation, evaluate, type Move } from "../drafter/index.ts";
+import { type Evaluation, evaluate, type LineRule, type Move, type PointMade } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint, type PaperPoint } from "../geometry/index.ts";
 import { MM_PER_INCH } from "../lexicon/index.ts";
 import type { ObjectSlice } from "../recipes/index.ts";
@@ -70,10 +70,11 @@ export interface MovedPlace {
  */
 export function placesMovedByRounding(
   moves: readonly Move[],
-  { points }: Pick<Evaluation, "points">,
+  evaluation: Pick<Evaluation, "points">,
   view: View,
 ): readonly MovedPlace[] {
-  const onMarks = evaluate(withMarks(moves, rulerMarkMm(view.sheet)), view);
+  const { points } = evaluation;
+  const onMarks = evaluate(withMarks(moves, evaluation, view), view);
   const worst = new Map<string, MovedPlace>();
   for (const { objectId, points: made } of moves)
     for (const { id, called } of made) {
@@ -109,31 +110,73 @@ export function judgeRounding(
   });
 }
 
-/** The moves with every measure on the ruler's nearest mark. */
-export function withMarks(moves: readonly Move[], markMm: number): Move[] {
+/**
+ * The moves with every measure on the ruler's nearest mark. What was given as a part of the way is measured along its line,
+ * as it is told: so far, whatever has moved since.
+ */
+export function withMarks(
+  moves: readonly Move[],
+  { points }: Pick<Evaluation, "points">,
+  view: View,
+): Move[] {
+  const markMm = rulerMarkMm(view.sheet);
   const on = (mm: number) => Math.round(mm / markMm) * markMm;
-  return moves.map((move) => ({
-    ...move,
-    points: move.points.map((point) => {
-      const { rule } = point;
-      switch (rule.kind) {
-        case "along":
-        case "measured":
-          return { ...point, rule: { ...rule, mm: on(rule.mm) } };
-        case "from-edges":
-          return {
-            ...point,
-            rule: {
-              ...rule,
-              across: { ...rule.across, mm: on(rule.across.mm) },
-              down: { ...rule.down, mm: on(rule.down.mm) },
-            },
-          };
-        case "on-line-from-edge":
-          return { ...point, rule: { ...rule, across: { ...rule.across, mm: on(rule.across.mm) } } };
-        default:
-          return point;
+  const at = (id: string) => {
+    const h = points.get(id);
+    return h ? findPaperPoint(h) : null;
+  };
+  const guides = new Map<string, string>();
+  return moves.map((move) => {
+    for (const { id, rule } of move.lines)
+      if (rule.kind === "toward") guides.set(JSON.stringify([rule.through, rule.aim]), id);
+    return {
+      ...move,
+      lines: move.lines.map((l) => ({ ...l, rule: slidOn(l.rule) })),
+      points: move.points.map(marked),
+    };
+  });
+
+  function slidOn(rule: LineRule): LineRule {
+    return rule.kind === "slide" ? { ...rule, mm: on(rule.mm) } : rule;
+  }
+
+  function marked(point: PointMade): PointMade {
+    const { rule } = point;
+    switch (rule.kind) {
+      case "along":
+      case "measured":
+        return { ...point, rule: { ...rule, mm: on(rule.mm) } };
+      case "from-edges":
+        return {
+          ...point,
+          rule: {
+            ...rule,
+            across: { ...rule.across, mm: on(rule.across.mm) },
+            down: { ...rule.down, mm: on(rule.down.mm) },
+          },
+        };
+      case "on-line-from-edge":
+        return { ...point, rule: { ...rule, across: { ...rule.across, mm: on(rule.across.mm) } } };
+      case "part-way-to-vp": {
+        const line = guides.get(JSON.stringify([rule.from, rule.aim]));
+        const [a, p] = [at(rule.from), at(point.id)];
+        if (line === undefined || !a || !p) return point;
+        const [dx, dy] = [p.xMm - a.xMm, p.yMm - a.yMm];
+        const toward = Math.abs(dx) >= Math.abs(dy) ? (dx >= 0 ? "right" : "left") : dy <= 0 ? "up" : "down";
+        return {
+          ...point,
+          rule: { kind: "along", line, from: rule.from, toward, mm: on(Math.hypot(dx, dy)) },
+        };
       }
-    }),
-  }));
+      case "share": {
+        const [a, b] = [at(rule.from), at(rule.to)];
+        const mm = a && b ? on(rule.share * distanceMm(a, b)) : null;
+        return mm === null
+          ? point
+          : { ...point, rule: { kind: "measured", from: rule.from, toward: rule.to, mm } };
+      }
+      default:
+        return point;
+    }
+  }
 }

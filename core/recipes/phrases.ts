@@ -69,11 +69,15 @@ export const CLOSE: Phrases = {
   title: "{it}: close the back",
   why: [
     when(["lid"], "The far corner is where both lines meet."),
-    when(["copied", "guide"], "Level stays level, upright stays upright; the rest runs to its point."),
+    when(
+      ["copied", "guide", "level", "upright"],
+      "Level stays level, upright stays upright; the rest runs to its point.",
+    ),
     when(["copied"], "The back copies the front, line by line."),
   ],
   check: [
-    when(["lid"], "The outer edges are upright and the lines meet in one corner."),
+    when(["lid", "upright"], "The outer edges are upright and the lines meet in one corner."),
+    when(["lid"], "Both lines meet in one corner."),
     when(["copied"], "Every line ends exactly on its guide."),
   ],
   slip: [

@@ -20,9 +20,9 @@ export const words: PhraseBook = {
   },
   roof: {
     title: "{it}: ridge and far slope",
-    why: [when(["guide"], "The ridge goes where the eaves go.")],
-    check: [when(["guide"], "Ridge and eaves, carried on, meet in their point.")],
-    slip: [when(["guide"], "Drawing the ridge level.")],
+    why: [when(["guides"], "The ridge goes where the eaves go.")],
+    check: [when(["guides"], "Ridge and eaves, carried on, meet in their point.")],
+    slip: [when(["guides"], "Drawing the ridge level.")],
     slipKind: "level-lid",
   },
 };
