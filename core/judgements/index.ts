@@ -11,6 +11,7 @@ export { judgeKeepOut } from "./keep-out.ts";
 export { judgeOffItsFace } from "./off-its-face.ts";
 export { judgeOffSheet, vanishingPoints } from "./off-sheet.ts";
 export {
+  depthsOntoMarks,
   judgeRounding,
   judgeTypedSizes,
   type MovedPlace,

@@ -92,20 +92,69 @@ function isOnSheet({ xMm, yMm }: PaperPoint, { sheet }: View): boolean {
   return xMm >= 0 && yMm >= 0 && xMm <= sheet.widthMm && yMm <= sheet.heightMm;
 }
 
+/**
+ * The changes that put depths given as a part of the way onto marks of the ruler, along the guide each is marked on, by the
+ * things that have such depths.
+ */
+export function depthsOntoMarks(
+  objects: readonly ObjectSlice[],
+  moves: readonly Move[],
+  { points }: Pick<Evaluation, "points">,
+  view: View,
+): ReadonlyMap<string, readonly Change[]> {
+  const markMm = rulerMarkMm(view.sheet);
+  const at = (id: string) => {
+    const h = points.get(id);
+    return h ? findPaperPoint(h) : null;
+  };
+  const marked = moves.flatMap((m) =>
+    m.points.flatMap(({ id, rule }) => {
+      const [a, p] = rule.kind === "part-way-to-vp" ? [at(rule.from), at(id)] : [];
+      return a && p && rule.kind === "part-way-to-vp"
+        ? [{ objectId: m.objectId, fraction: rule.fraction, mm: distanceMm(a, p) }]
+        : [];
+    }),
+  );
+  const changes = new Map<string, readonly Change[]>();
+  for (const object of objects) {
+    const shares = Object.entries("handles" in object ? object.handles : {}).flatMap(([axis, extent]) =>
+      typeof extent === "object" && extent !== null && "fraction" in extent
+        ? [{ axis, fraction: Number(extent.fraction) }]
+        : [],
+    );
+    const own = shares.flatMap(({ axis, fraction }): Change[] => {
+      const mark = marked.find(
+        (m) => m.objectId === object.id && Math.abs(m.fraction - fraction) < SAME_SHARE,
+      );
+      const on = mark && Math.round(mark.mm / markMm) * markMm;
+      if (!mark || !on || Math.abs(on - mark.mm) <= ON_MARK_MM) return [];
+      const value = Math.round((fraction * on * 1e9) / mark.mm) / 1e9;
+      return value < 1 ? [{ id: `object/${object.id}`, field: `handles.${axis}.fraction`, value }] : [];
+    });
+    if (own.length > 0) changes.set(object.id, own);
+  }
+  return changes;
+}
+
+const SAME_SHARE = 1e-6;
+
 /** Findings on places that rounding moves; `nameOf` gives the letter a place goes by and in which step: "C in step 4". */
 export function judgeRounding(
   moved: readonly MovedPlace[],
   view: View,
   nameOf: (pointId: string) => string | null,
+  ontoMarks: ReadonlyMap<string, readonly Change[]>,
 ): Finding[] {
   return moved.map(({ objectId, pointId, called, mm }) => {
     const name = nameOf(pointId);
+    const changes = ontoMarks.get(objectId);
     return {
       code: "moved-by-rounding",
       severity: "note",
       about: objectId,
       message: `Measured on the ruler's marks, ${name === null ? `the ${called} of "${objectId}"` : `${name}, of "${objectId}",`} comes out ${formatSmallLength(mm, view.sheet)} beside where it is drawn here: put its measures on marks.`,
       numbers: { movedMm: mm },
+      ...(changes ? { mend: { label: "Put its depth on a mark", changes } } : {}),
     };
   });
 }

@@ -1,6 +1,6 @@
 import type { Finding, Keep } from "../base/index.ts";
 import { type Evaluation, evaluate } from "../drafter/index.ts";
-import { judgeRounding, placesMovedByRounding } from "../judgements/index.ts";
+import { depthsOntoMarks, judgeRounding, placesMovedByRounding } from "../judgements/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import { withDrawingMends } from "../mends/index.ts";
 import { type Heard, understand, type Word, wordsOf } from "../narration/index.ts";
@@ -120,6 +120,9 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
   const moved = keep("rounded", [moves, evaluation, view, ruler], () =>
     ruler === "straight-edge" ? [] : placesMovedByRounding(moves, evaluation, view),
   );
+  const ontoMarks = keep("depths", [lesson.objects, moves, evaluation, view], () =>
+    depthsOntoMarks(lesson.objects, moves, evaluation, view),
+  );
   const inStep = keep(
     "sync judged",
     [steps, schedule, map, words, heard, pace, drawn.sheet, take, view, lesson.view, lesson.objects],
@@ -154,7 +157,7 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
         ...schedule.findings,
         ...inStep,
         ...taught.findings,
-        ...judgeRounding(moved, view, (id) => letterOf(id, steps)),
+        ...judgeRounding(moved, view, (id) => letterOf(id, steps), ontoMarks),
       ],
       lesson.objects,
     ),

@@ -86,6 +86,36 @@ test("what rounding to the marks moves by more than a pencil shows is told of by
     expect(f.numbers.movedMm).toBeGreaterThan(1);
     expect(f.message).toMatch(/^Measured on the ruler's marks, /);
   }
+  // An eighth of an inch is coarse for a depth: at a press it is put on a mark, and stays where it is drawn.
+  const inches = (l: Lesson): Lesson => ({
+    ...l,
+    sheet: { widthMm: 279.4, heightMm: 215.9, unit: "in", smallestFraction: 8 },
+    view: {
+      ...l.view,
+      horizonFromTopMm: 63.5,
+      frames: [{ id: "main", kind: "one-point", vanishingPoint: { fromLeftMm: 152.4 } }],
+    },
+  });
+  const coarse = [0.3, 0.33, 0.36, 0.39, 0.42].map((fraction) =>
+    inches(
+      changed(put(lesson(views.one, []), "box", [38, 187], [88, 137]), "object/box-1", "handles", {
+        fromLeftMm: 38.1,
+        fromBottomMm: 25.4,
+        width: { mm: 50.8 },
+        height: { mm: 50.8 },
+        depth: { fraction },
+      }),
+    ),
+  );
+  const moved = coarse.filter((l) => told(l, "moved-by-rounding").length > 0);
+  expect(moved.length).toBeGreaterThan(0);
+  for (const l of moved) {
+    const done = applyChanges(l, told(l, "moved-by-rounding")[0]?.mend?.changes ?? []);
+    if (!done.ok) throw new Error(done.findings[0]?.message);
+    expect(told(done.value.lesson, "moved-by-rounding")).toEqual([]);
+    const close = computeLesson(done.value.lesson).steps.find((s) => s.id === "box-1/close");
+    expect(close?.instruction[0]).not.toMatch(/about/);
+  }
   const exact = put(lesson(views.one, []), "box", [40, 190], [70, 130]);
   expect(told(exact, "moved-by-rounding")).toEqual([]);
 });
