@@ -25,6 +25,7 @@ export class Drafter {
   readonly #moves: Move[] = [];
   readonly #names = new Set<string>();
   #phase = "";
+  #byEye: Move["byEye"] = null;
 
   constructor(objectId: string) {
     this.#objectId = objectId;
@@ -120,6 +121,11 @@ export class Drafter {
     this.#record(`circle-${name}`, "circle", { uses: points });
   }
 
+  /** What follows is one more of a row, set off by eye; null for what is measured or found again. */
+  byEye(what: Move["byEye"]): void {
+    this.#byEye = what;
+  }
+
   /** Leaves corners alone that the lines ruled last might have started from too. */
   leave(points: readonly string[]): void {
     const last = this.#moves.pop();
@@ -173,6 +179,7 @@ export class Drafter {
       uses: what.uses ?? NONE,
       quarters: what.quarters ?? 0,
       leaves: what.leaves ?? NONE,
+      byEye: this.#byEye,
     });
   }
 }

@@ -183,6 +183,8 @@ export interface Move {
   readonly uses: readonly string[];
   /** After the last guide of a family: the corners that get none, since what would start there is hidden. */
   readonly leaves: readonly string[];
+  /** One more of a row that is set off by eye: what is repeated. Null for what is measured or found. */
+  readonly byEye: "line" | "dash" | null;
   /** For "turn": quarter turns clockwise of the sheet on the desk. */
   readonly quarters: number;
 }

@@ -230,6 +230,11 @@ export function handOn(d: Drafter, known: Knowledge) {
     );
   }
 
+  /** What follows is one more of a row, set off by eye; null for what is measured or found again. */
+  function byEye(what: "line" | "dash" | null): void {
+    d.byEye(what);
+  }
+
   /** Leaves found corners alone from which no line shows. */
   function leave(points: readonly string[]): void {
     d.leave(points.map((p) => known.id(p)));
@@ -350,6 +355,7 @@ export function handOn(d: Drafter, known: Knowledge) {
     ruleSlid,
     circle,
     leave,
+    byEye,
     ruleToVanishingPoint,
     freehandFarAway,
     trace,

@@ -8,7 +8,7 @@ export function factsOf(told: readonly Told[]): ReadonlySet<Need> {
   const marked = new Set<string>();
   const byPoint = new Map<string, number>();
   let [level, upright] = [false, false];
-  for (const { act } of told) {
+  for (const act of told.flatMap((t) => (t.act.do === "repeat" ? [...t.act.acts] : [t.act]))) {
     switch (act.do) {
       case "rule": {
         if (act.press === "dotted") facts.add("dotted");

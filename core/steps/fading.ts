@@ -129,6 +129,7 @@ function askAbout(act: Act): string | null {
 
 /** Whether an act tells a length, which no stage of help leaves out. */
 function isMeasured(act: Act): boolean {
+  if (act.do === "repeat") return false;
   return JSON.stringify(act).includes('"marks"');
 }
 
@@ -146,6 +147,7 @@ const SHORT: Readonly<Record<Act["do"], string>> = {
   turn: "the turn of the sheet",
   circle: "rings",
   leave: "what is left alone",
+  repeat: "the rest of the row",
 };
 
 function restOf(acts: readonly Act[]): string {

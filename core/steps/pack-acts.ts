@@ -35,6 +35,8 @@ function linesOf({ act, moves }: Told): number {
       return act.lines.length;
     case "curve":
       return act.curves.length;
+    case "repeat":
+      return act.count;
     case "slide":
       return 1;
     case "template":

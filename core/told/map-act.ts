@@ -50,6 +50,8 @@ export function mapAct<A, B>(act: Act<A>, to: Naming<A, B>): Act<B> {
     case "circle":
     case "leave":
       return { ...act, at: act.at.map(to.says) };
+    case "repeat":
+      return { ...act, acts: act.acts.map((a) => mapAct(a, to)) };
     case "freehand":
     case "erase":
     case "turn":

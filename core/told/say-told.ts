@@ -69,6 +69,8 @@ function sayAct(act: Act, manner: Manner): string[] {
       ];
     case "circle":
       return [`Ring ${sayNames(act.at)}.`];
+    case "repeat":
+      return sayRepeat(act);
     case "leave":
       return [
         act.at.length === 1
@@ -78,6 +80,19 @@ function sayAct(act: Act, manner: Manner): string[] {
     default:
       return assertNever(act);
   }
+}
+
+function sayRepeat({ what, count, gap }: Extract<Act, { do: "repeat" }>): string[] {
+  if (what === "line")
+    return [
+      count === 1
+        ? "Draw one more like it, the gap smaller than the last."
+        : `Draw ${countOf(count, "more", "more")} like it, each gap smaller than the last.`,
+    ];
+  return [
+    `Leave ${gap === "half" ? "half its length" : "a gap"}, then draw a shorter dash.`,
+    ...(count > 1 ? [`Draw ${countOf(count - 1, "more", "more")}: dashes and gaps keep shrinking.`] : []),
+  ];
 }
 
 function sayBehind(of: string, lines: readonly string[], manner: Manner): string[] {

@@ -8,6 +8,7 @@ import { goOver } from "./close-thing.ts";
 import { inFamilies } from "./families.ts";
 import { inLetters, type ThingTold } from "./letters.ts";
 import { type Place, type Places, placesOf } from "./places.ts";
+import { inRepeats } from "./repeats.ts";
 import type { TellInput } from "./tell-input.ts";
 import type { OnSheet } from "./tell-line.ts";
 import { tellMoves } from "./tell-moves.ts";
@@ -144,7 +145,7 @@ function tellPhase(
 ): { acts: readonly Told<Place>[]; lost: readonly number[] } {
   const lost: number[] = [];
   const told = tellMoves(input, moves, { from: run.first, to: run.last }, (i) => lost.push(i));
-  const acts: Told<Place>[] = inFamilies(told);
+  const acts: Told<Place>[] = inFamilies(inRepeats(told, moves));
   if (closes && closes.last >= run.first && closes.last <= run.last) {
     // The sheet is turned back when all is done.
     const back = acts.at(-1)?.act.do === "turn" ? acts.splice(-1) : [];

@@ -167,6 +167,15 @@ export type Act<N = Name> =
   | { readonly do: "fold"; readonly across: "width" | "height"; readonly gives?: N }
   | { readonly do: "turn"; readonly quarters: 1 | 2 | 3 }
   | { readonly do: "circle"; readonly at: readonly N[] }
+  /** More of the same by eye, each like the one before and set off a little less: the acts have all of it, the words count. */
+  | {
+      readonly do: "repeat";
+      readonly what: "line" | "dash";
+      readonly count: number;
+      readonly acts: readonly Act<N>[];
+      /** How long the first gap is, against the dash before it. */
+      readonly gap?: "half";
+    }
   /** Corners that get no line here: what would start there is hidden. */
   | { readonly do: "leave"; readonly at: readonly N[] };
 

@@ -46,15 +46,14 @@ test("a gable house with windows is built in two points: view, tray, options, wo
     columns: 4,
   });
   const words = page.getByRole("textbox", { name: "What is said" });
-  let marked = 0;
-  for (const part of [1, 2]) {
-    await page.getByRole("button", { name: `Windows 1: widths along the base, part ${part}` }).click();
-    await expect(page.getByRole("textbox", { name: "Title of the step" })).toHaveValue(
-      `Windows 1: widths along the base, part ${part}`,
-    );
-    marked += [...(await words.inputValue()).matchAll(/\d+\u00a0(?:mm|in)/g)].length;
-  }
-  expect(marked).toBe(8);
+  await page.getByRole("button", { name: /^Step \d+: Windows 1: widths along the base/ }).click();
+  await expect(page.getByRole("textbox", { name: "Title of the step" })).toHaveValue(
+    "Windows 1: widths along the base",
+  );
+  const lengths = [
+    ...(await words.inputValue()).matchAll(/[\d\u2044]+(?:\u00a0[\d\u2044]+)?\u00a0(?:mm|in)/g),
+  ];
+  expect(lengths).toHaveLength(8);
 
   // Dragging the house takes its windows along.
   const windowLine = page

@@ -19,7 +19,7 @@ test("lesson files that cannot be used are refused with the place of the fault, 
   await refused("{ not json", "not valid JSON");
   await refused(
     JSON.stringify({ ...lesson, version: 7 }),
-    "This lesson file is version 7; this program reads versions up to 1.",
+    "This lesson file is version 7; this program reads versions up to 2.",
   );
   const bench = boxesOf(lesson)[0];
   await refused(

@@ -361,8 +361,11 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
         return;
       case "fill":
         for (const piece of act.pieces)
-          for (const ring of [piece.outer, ...piece.openings])
+          for (const ring of [piece.outer, ...piece.openings]) {
             fills.push({ ring: corners(ring), tone: act.tone });
+            // A narrow dash is drawn along its middle.
+            if (ring.k === "dash") goOver(at(ring.a), at(ring.b), undefined, "firm");
+          }
         return;
       case "go-over":
         for (const s of act.lines) {
@@ -397,6 +400,9 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
         return;
       case "freehand":
         onlyCounted.push("freehand");
+        return;
+      case "repeat":
+        for (const a of act.acts) done(a);
         return;
       case "leave":
       case "circle":

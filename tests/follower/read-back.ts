@@ -137,6 +137,8 @@ export function factsOfAct(act: Act, markMm: number, inches: boolean): Facts {
     }
     case "go-over":
       return [...act.lines.flatMap(stretch), ...(act.over ?? []).map((o) => `not through ${o}`)];
+    case "repeat":
+      return [`${act.count} more ${act.what}`, ...(act.gap ? [`gap ${act.gap}`] : [])];
     case "leave":
       return act.at.map((n) => `leave ${nameOf(n)}`);
     case "circle":
@@ -153,6 +155,8 @@ export function factsOfAct(act: Act, markMm: number, inches: boolean): Facts {
       return [];
   }
 }
+
+const COUNTS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"];
 
 const LINE =
   "(?:line [A-Z]\\d*[A-Z]\\d*|the line from [^,.]+? (?:to|away from) [^,.]+?|the (?:(?:left|right|slanting|level) )?(?:guide|line|upright) from (?:[A-Z]\\d*|the \\w+ \\w+ corner)|the (?:upper|lower) (?:left|right) guide|the horizon|the (?:upright|level) crease)";
@@ -268,6 +272,23 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
         if (m[1] === "Join with dots") facts.push("dotted");
         for (const pair of (m[2] ?? "").split(/, | and /))
           facts.push(`join ${pair.replace(/the /g, "").replace(" to ", "-")}`);
+      },
+    ],
+    [
+      /^Draw (\w+) more like it, (?:the|each) gap smaller than the last\.$/,
+      (m) => facts.push(`${COUNTS.indexOf(m[1] ?? "")} more line`),
+    ],
+    [
+      /^Leave (half its length|a gap), then draw a shorter dash\.$/,
+      (m) => {
+        facts.push("1 more dash");
+        if (m[1] === "half its length") facts.push("gap half");
+      },
+    ],
+    [
+      /^Draw (\w+) more: dashes and gaps keep shrinking\.$/,
+      (m) => {
+        facts.splice(facts.indexOf("1 more dash"), 1, `${COUNTS.indexOf(m[1] ?? "") + 1} more dash`);
       },
     ],
     [/^Ring (.+)\.$/, (m) => facts.push(...readNames(m[1] ?? "").map((n) => `ring ${n}`))],

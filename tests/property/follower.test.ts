@@ -87,6 +87,68 @@ test("with a ruler's own marks the places are where the drafter with the same ma
   expect(off.filter(({ mm }) => mm > 2)).toEqual([]);
 });
 
+/** The lessons in which something is set off by eye. */
+function byEye(): Lesson[] {
+  const eyed = (recipe: RecipeName): Lesson => {
+    const lesson = sampleLesson(recipe, "one-point");
+    const objects = lesson.objects.map((o) =>
+      o.recipe === "floor" || o.recipe === "row" ? { ...o, spacing: "by-eye" as const } : o,
+    );
+    return { ...lesson, objects };
+  };
+  return [eyed("floor"), eyed("row"), eyed("road")];
+}
+
+describe("what is set off by eye", () => {
+  test("is told by what is there and by how it changes, without a number, and drawn the same by whoever has the data", () => {
+    for (const lesson of byEye()) {
+      const c = computeLesson(lesson);
+      expect(differences(c).differences).toEqual([]);
+      const repeats = c.steps.flatMap((s) => s.acts).filter((a) => a.told.act.do === "repeat");
+      expect(repeats).toHaveLength(1);
+      expect(repeats[0]?.sentences.join(" ")).not.toMatch(/\d/);
+    }
+  });
+
+  test("may come out a fifth more or less: order and counts hold, and nothing after it contradicts it", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...byEye()),
+        fc.array(fc.double({ min: 0.8, max: 1.2, noNaN: true }), { minLength: 30, maxLength: 30 }),
+        (lesson, by) => {
+          const c = computeLesson(lesson);
+          const sheet = { wide: c.sheet.widthMm, high: c.sheet.heightMm, markMm: rulerMarkMm(c.sheet) };
+          const heard = heardOf(c).map((h): Heard => {
+            if (h.act.do !== "repeat") return h;
+            // Each gap a little otherwise, the marks still in order.
+            const marks = h.act.acts.flatMap((a) => (a.do === "mark" ? a.at : []));
+            const readings = marks.flatMap((m) => (m.where.k === "along" ? [m.where.reading.exactMm] : []));
+            let at = (readings[0] ?? 0) - ((readings[1] ?? 0) - (readings[0] ?? 0));
+            const choices = readings.map((mm, k) => {
+              at += (mm - (readings[k - 1] ?? at)) * (by[k % by.length] ?? 1);
+              return at;
+            });
+            // Nobody draws beyond the end of the guide.
+            const fits = Math.min(1, (readings.at(-1) ?? 1) / (choices.at(-1) ?? 1));
+            const chosen = new Map(readings.map((mm, k) => [mm, (choices[k] ?? mm) * fits]));
+            const varied = JSON.parse(JSON.stringify(h.act), (key, value) =>
+              key === "exactMm" ? (chosen.get(value) ?? value) : value,
+            ) as Act;
+            return { ...h, act: varied };
+          });
+          const [drawn, usual] = [follow(heard, sheet, true), follow(heardOf(c), sheet, true)];
+          expect(drawn.stuck).toEqual([]);
+          expect(drawn.fills.length).toBe(usual.fills.length);
+          expect(drawn.ink.filter((s) => s.press === "firm").length).toBe(
+            usual.ink.filter((s) => s.press === "firm").length,
+          );
+        },
+      ),
+      { numRuns: 60, seed: 20 },
+    );
+  });
+});
+
 /** Faults in what is told, each of which a pupil would stumble over. */
 type Planting = (acts: readonly Act[], n: number) => Act[] | null;
 

@@ -81,10 +81,12 @@ function drawFloor(page: Page, slice: FloorSlice): void {
     });
   }
   for (let j = first ? 2 : 1; j <= m; j++) {
+    if (slice.spacing === "by-eye" && j > 1) page.byEye("line");
     const found = Array.from({ length: n + 1 }, (_, i) => crossing(i, j)).find((p) => page.isFound(p));
     if (found === undefined) page.partWay(crossing(0, j), crossing(0, 0), "depth");
     ruleRow(page, j, n, line);
   }
+  page.byEye(null);
 
   if (!slice.chequered) return;
   page.phase("tiles");

@@ -154,6 +154,7 @@ function drawDashes(page: Page, slice: RoadSlice): void {
   const side = scaled(minus(page.at("right-near"), page.at("middle-near")), DASH_WIDE);
   for (let i = 1; i <= slice.dashes; i++) {
     const [a, b] = [`dash-${i}-near`, `dash-${i}-far`];
+    if (i > 1) page.byEye("dash");
     page.measureOnLine(a, "middle-near", "middle-line");
     page.measureOnLine(b, "middle-near", "middle-line");
     page.trace(`dash-${i}`, a, b, { role: "detail", called: "dash" });
@@ -163,6 +164,7 @@ function drawDashes(page: Page, slice: RoadSlice): void {
       3,
     );
   }
+  page.byEye(null);
 }
 
 function drawJoints(page: Page, slice: RoadSlice): void {

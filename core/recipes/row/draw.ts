@@ -87,9 +87,11 @@ function drawRow(page: Page, slice: RowSlice): void {
         ...help,
         called: "line from the head through the next post's middle",
       });
+    if (slice.spacing === "by-eye" && i > 2) page.byEye("line");
     if (!page.isFound(`foot-${i}`)) page.measureOnLine(`foot-${i}`, "foot-1", "ground-guide");
     page.ruleAlong(`post-${i}`, `foot-${i}`, `head-${i}`, "height", { called: "upright" });
   }
+  page.byEye(null);
 
   if (slice.kind === "trees") drawCrowns(page, slice);
   if (slice.rails.length > 0) drawRails(page, slice);
