@@ -169,6 +169,7 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "reading",
   "help",
   "ruler",
+  "depths",
   "hand",
   "hidden",
   "locked",

@@ -48,13 +48,19 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
 function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
   const drawn = drawStages(lesson, keep);
   const { view, program, paper, moves } = drawn;
-  const { ageBand, reading, help, ruler } = lesson.plan;
+  const { ageBand, reading, help, ruler, depths } = lesson.plan;
   const evaluation = keep("points", [moves, view], () => evaluate(moves, view));
 
   const telling = keep(
     "telling",
-    [reading, help, ruler, ageBand],
-    (): Telling => ({ ageBand, ...(reading && { reading }), ...(help && { help }), ...(ruler && { ruler }) }),
+    [reading, help, ruler, depths, ageBand],
+    (): Telling => ({
+      ageBand,
+      ...(reading && { reading }),
+      ...(help && { help }),
+      ...(ruler && { ruler }),
+      ...(depths && { depths }),
+    }),
   );
   const { tasks, findings: ofTasks } = markTasks(drawn, keep);
   const grouped = keep("steps", [program, evaluation, paper, view, telling, lesson.steps, tasks], (parts) =>

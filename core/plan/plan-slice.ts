@@ -46,6 +46,8 @@ export const PlanSchema = v.strictObject({
   help: v.optional(v.picklist(["fades", "same"])),
   /** A ruler with marks, or any straight edge. */
   ruler: v.optional(v.picklist(["marked", "straight-edge"])),
+  /** How deep things go: read off the ruler, or chosen by each pupil. */
+  depths: v.optional(v.picklist(["measured", "by-eye"])),
   /** The hand the demonstrator draws with. */
   hand: v.optional(v.picklist(["right", "left"])),
   /** In how many parts it is taught; left out: as many as waiting times ask for. */
@@ -79,4 +81,10 @@ export const PlanSchema = v.strictObject({
 export type Plan = v.InferOutput<typeof PlanSchema>;
 
 /** The choices a plan may leave open, with what is then meant. */
-export const PLAN_DEFAULTS = { reading: "full", help: "fades", ruler: "marked", hand: "right" } as const;
+export const PLAN_DEFAULTS = {
+  reading: "full",
+  help: "fades",
+  ruler: "marked",
+  depths: "measured",
+  hand: "right",
+} as const;

@@ -82,7 +82,7 @@ const HELP: School<"help"> = {
     {
       value: "fades",
       label: "Fades",
-      effect: "The second of a kind is told shorter, the third only by its measures.",
+      effect: "The same again is told without its reason, then asked, then only by its measures.",
     },
     { value: "same", label: "Stays the same", effect: "Every thing is told in full." },
   ],
@@ -96,7 +96,24 @@ const RULER: School<"ruler"> = {
     {
       value: "straight-edge",
       label: "Any straight edge",
-      effect: "Each step says how to carry a length over on a paper strip.",
+      effect: "No numbers: a length is told as a part of the sheet, or carried over from what is there.",
+    },
+  ],
+};
+
+const DEPTHS: School<"depths"> = {
+  field: "depths",
+  title: "How deep things go",
+  choices: [
+    {
+      value: "measured",
+      label: "Measured",
+      effect: "Every depth is read off the ruler: all sheets look alike.",
+    },
+    {
+      value: "by-eye",
+      label: "Chosen",
+      effect: "Each pupil chooses; the words say about how much. What is found from it follows.",
     },
   ],
 };
@@ -115,7 +132,7 @@ const HAND: School<"hand"> = {
 };
 
 /** Every choice of school, in the order they are asked in. */
-export const SCHOOLS = [CENTRE, GUIDES, ERASE, READING, HELP, RULER, HAND] as const;
+export const SCHOOLS = [CENTRE, GUIDES, ERASE, READING, HELP, RULER, DEPTHS, HAND] as const;
 export type SchoolField = (typeof SCHOOLS)[number]["field"];
 
 /** What a plan has chosen, or what is meant where it leaves the choice open. */

@@ -42,6 +42,7 @@ export function groupSteps(
       paper: input.paper,
       view,
       labelOf,
+      depthsByEye: (telling.depths ?? PLAN_DEFAULTS.depths) === "by-eye",
       drawnLetters: (id) => {
         const object = input.objectOf(id);
         return object?.recipe === "lettering" ? [...object.text.toUpperCase()] : [];

@@ -108,6 +108,14 @@ function sayMark(gives: Name, where: Where<Name>, manner: Manner): readonly stri
         `On the ${where.mark.edge} edge mark ${it} ${sayReading(where.mark.reading, manner)} from the ${where.mark.from}.`,
       ];
     case "along": {
+      if (where.reading.kind === "by-eye") {
+        const about = sayReading({ ...where.reading, about: true }, manner);
+        return inOneOrTwo(
+          `On ${sayLine(where.line)} choose ${it}, here ${about} along.`,
+          [`On ${sayLine(where.line)} choose ${it}.`, `Here it is ${about} along.`],
+          manner,
+        );
+      }
       if (
         where.line.k === "from" &&
         nameKey(where.line.at) === nameKey(where.from) &&

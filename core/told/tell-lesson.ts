@@ -21,6 +21,8 @@ export interface LessonToTell {
   readonly paper: Paper;
   readonly view: View;
   readonly labelOf: (objectId: string) => string;
+  /** Whether each pupil chooses how deep things go. */
+  readonly depthsByEye: boolean;
   /** Letters that are themselves drawn in a thing. */
   readonly drawnLetters: (objectId: string) => readonly string[];
 }
@@ -64,6 +66,7 @@ export function tellLesson(lesson: LessonToTell, keep: Keep = makeAnew): LessonT
   const on: OnSheet = {
     places,
     view,
+    depthsByEye: lesson.depthsByEye,
     line: (id) => evaluation.lines.get(id),
     ruleOf: (id) => ruleOf(moves, places, id),
     alike: (dx, dy, before) => alike(on, moves, dx, dy, before),
@@ -84,7 +87,18 @@ export function tellLesson(lesson: LessonToTell, keep: Keep = makeAnew): LessonT
     const ones = slice.flatMap((m) => m.points.map((p) => places.one(p.id)));
     const told = keep(
       `told ${thing.objectId} ${thing.first}`,
-      [view, thing.first, labels, known.join("\n"), ones.join("\n"), shown, ...slice, ...seen, ...erased],
+      [
+        view,
+        lesson.depthsByEye,
+        thing.first,
+        labels,
+        known.join("\n"),
+        ones.join("\n"),
+        shown,
+        ...slice,
+        ...seen,
+        ...erased,
+      ],
       () => {
         const input: TellInput = {
           on,

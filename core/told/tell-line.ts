@@ -11,6 +11,8 @@ import type { End, LineRef, Ruled, Toward, Way } from "./told.ts";
 export interface OnSheet {
   readonly places: Places;
   readonly view: View;
+  /** Whether each pupil chooses how deep things go. */
+  readonly depthsByEye: boolean;
   /** Where a line lies; undefined when it cannot be found. */
   readonly line: (id: string) => HLine | undefined;
   /** How a place was found. */

@@ -77,7 +77,11 @@ export function tellWhere(on: OnSheet, point: PointMade): Where<Place> | null {
           line: { k: "from", at: places.name(rule.from), toward: laid },
           from: places.name(rule.from),
           toward: laid,
-          reading: readingOf(lengthBetween(places, rule.from, point.id), sheet),
+          reading: readingOf(
+            lengthBetween(places, rule.from, point.id),
+            sheet,
+            on.depthsByEye ? "by-eye" : "measured",
+          ),
         }
       );
     }

@@ -13,7 +13,7 @@ const nameOf = (n: Name): string =>
       : n.is.replace(/^(left|right|upper|lower) vanishing point/, "$1 point");
 
 const lengthOf = (r: Reading, markMm: number, inches: boolean): string =>
-  `${r.about ? "~" : ""}${inches ? r.marks : Math.round(r.marks * markMm)}`;
+  `${r.kind === "by-eye" ? "chosen " : r.about ? "~" : ""}${inches ? r.marks : Math.round(r.marks * markMm)}`;
 
 function pointOfGuide(is: string): string | null {
   return /^(?:(left|right|upper|lower) )?vanishing point$/.exec(is)
@@ -487,6 +487,21 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
         mark = (m[2] ?? "").replace(/^the /, "");
         row = readNames(m[2] ?? "");
       },
+    ],
+    [
+      new RegExp(`^On (${LINE}) choose (\\S+), here (${LEN}) along\\.$`),
+      (m) => facts.push(`${m[2]} on ${readLine(m[1] ?? "")} chosen ${len(m[3] ?? "").replace("~", "")}`),
+    ],
+    [
+      new RegExp(`^On (${LINE}) choose (\\S+)\\.$`),
+      (m) => {
+        line = readLine(m[1] ?? "");
+        mark = m[2] ?? "";
+      },
+    ],
+    [
+      new RegExp(`^Here it is (${LEN}) along\\.$`),
+      (m) => facts.push(`${mark} on ${line} chosen ${len(m[1] ?? "").replace("~", "")}`),
     ],
     [
       new RegExp(

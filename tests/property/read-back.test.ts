@@ -31,12 +31,15 @@ function lessons(): Lesson[] {
   return [...demos, ...samples];
 }
 
-test.each(Object.keys(AGE_BANDS) as AgeBand[])(
-  "told to %s, every act can be read back from its sentences",
-  (ageBand) => {
+const AGES = Object.keys(AGE_BANDS) as AgeBand[];
+const DEPTHS = ["measured", "by-eye"] as const;
+
+test.each(AGES.flatMap((age) => DEPTHS.map((depths) => [age, depths] as const)))(
+  "told to %s with depths %s, every act can be read back from its sentences",
+  (ageBand, depths) => {
     let read = 0;
     for (const lesson of lessons()) {
-      const { steps, sheet } = computeLesson({ ...lesson, plan: { ...lesson.plan, ageBand } });
+      const { steps, sheet } = computeLesson({ ...lesson, plan: { ...lesson.plan, ageBand, depths } });
       const mark = rulerMarkMm(sheet);
       const marksOf = new Map<string, string>();
       for (let n = 0; n < 900; n++) marksOf.set(formatLength(n * mark, sheet), `${n}`);
