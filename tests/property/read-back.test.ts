@@ -8,7 +8,8 @@ import { computeLesson } from "#core/pipeline";
 import { AGE_BANDS, type AgeBand } from "#core/plan";
 import { RECIPE_NAMES } from "#core/recipes";
 import { isCounted, isRinged, rulerMarkMm } from "#core/told";
-import { factsOfAct, factsRead } from "../follower/read-back.ts";
+import { factsOfAct } from "../follower/facts-of-act.ts";
+import { factsRead } from "../follower/read-back.ts";
 
 // Whatever an act tells is in its words: they are read back to the same facts, at every length of sentence.
 
