@@ -1,4 +1,4 @@
-import { Button, NumberInput, Select, Textarea, TextInput } from "@mantine/core";
+import { Button, NumberInput, Select } from "@mantine/core";
 import { useState } from "react";
 import { cutStep, joinStep, sayOfStep } from "#core/changes";
 import { AGE_BANDS } from "#core/plan";
@@ -8,8 +8,11 @@ import type { Step, StepKind } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { StepNotes } from "../../lesson/StepWords.tsx";
-import { useTyped } from "../../ui/use-typed.ts";
 import styles from "./Build.module.css";
+import { WordsInPlace } from "./WordsInPlace.tsx";
+
+// An empty field goes back to the usual words.
+const anything = () => null;
 
 const KINDS: readonly { readonly value: StepKind; readonly label: string }[] = [
   { value: "draw-along", label: "Draw along" },
@@ -26,18 +29,6 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
   const { lesson, computed, commit, chooseStep } = useLesson();
   const [refused, setRefused] = useState<string | null>(null);
   const own = lesson.steps[step.id];
-  // An empty field goes back to the usual words.
-  const anything = () => null;
-  const title = useTyped({
-    shown: step.title,
-    fault: anything,
-    onTake: (text) => commit(sayOfStep(step, "title", text.trim() || null)),
-  });
-  const words = useTyped({
-    shown: step.instruction.join(" "),
-    fault: anything,
-    onTake: (text) => commit(sayOfStep(step, "instruction", text.trim() || null)),
-  });
   const index = computed.steps.indexOf(step);
   const before = joinStep(lesson, computed.steps, computed.moves, step);
   const cut = cutStep(lesson, computed.moves, step, shown + 1);
@@ -49,30 +40,14 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
   const pace = AGE_BANDS[lesson.plan.ageBand];
   return (
     <section className={styles.panel} aria-label={`Step ${step.number}`}>
-      <div className={styles.stepHead}>
-        <span className={styles.stepNumber}>{step.number}</span>
-        <TextInput
-          aria-label="Title of the step"
-          size="md"
-          variant="unstyled"
-          classNames={{ input: styles.inPlace ?? "" }}
-          value={title.value}
-          maxLength={80}
-          onChange={(e) => title.onChange(e.currentTarget.value)}
-          onBlur={title.take}
-          onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
-        />
-      </div>
-      <Textarea
-        aria-label="What is said"
-        autosize
-        minRows={2}
-        variant="unstyled"
-        classNames={{ input: styles.inPlace ?? "" }}
-        value={words.value}
-        maxLength={600}
-        onChange={(e) => words.onChange(e.currentTarget.value)}
-        onBlur={words.take}
+      <WordsInPlace
+        number={step.number}
+        of="step"
+        title={step.title}
+        words={step.instruction.join(" ")}
+        fault={anything}
+        onTitle={(text) => commit(sayOfStep(step, "title", text || null))}
+        onWords={(text) => commit(sayOfStep(step, "instruction", text || null))}
       />
       {own?.title || own?.instruction ? (
         <Button

@@ -1,4 +1,4 @@
-import { Button, MultiSelect, NumberInput, Select, Textarea, TextInput } from "@mantine/core";
+import { Button, MultiSelect, NumberInput, Select } from "@mantine/core";
 import { setTask, takeTaskAway } from "#core/changes";
 import { KIT, type KitName } from "#core/plan";
 import { reorderStep } from "#core/proposals";
@@ -6,8 +6,8 @@ import type { Step } from "#core/steps";
 import type { Concern, Task } from "#core/tasks";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
-import { useTyped } from "../../ui/use-typed.ts";
 import styles from "./Build.module.css";
+import { WordsInPlace } from "./WordsInPlace.tsx";
 
 const KIT_CHOICES = (Object.keys(KIT) as KitName[]).map((value) => ({ value, label: KIT[value].short }));
 const needsWords = (text: string) => (text.trim() === "" ? "A task needs words." : null);
@@ -15,46 +15,18 @@ const needsWords = (text: string) => (text.trim() === "" ? "A task needs words."
 /** A step without a line: its words to change where they stand, how long it takes, what it needs and what it is about. */
 export function TaskPanel({ step, task }: { step: Step; task: Task }) {
   const { lesson, computed, commit, chooseStep } = useLesson();
-  const title = useTyped({
-    shown: task.title,
-    fault: needsWords,
-    onTake: (text) => commit(setTask(task, "title", text.trim())),
-  });
-  const words = useTyped({
-    shown: task.words,
-    fault: needsWords,
-    onTake: (text) => commit(setTask(task, "words", text.trim())),
-  });
   const index = computed.steps.indexOf(step);
   const move = (to: number) => commit(reorderStep(computed, step.id, to).changes ?? []);
   return (
     <section className={styles.panel} aria-label={`Step ${step.number}`}>
-      <div className={styles.stepHead}>
-        <span className={styles.stepNumber}>{step.number}</span>
-        <TextInput
-          aria-label="Title of the task"
-          size="md"
-          variant="unstyled"
-          classNames={{ input: styles.inPlace ?? "" }}
-          value={title.value}
-          error={title.error}
-          maxLength={80}
-          onChange={(e) => title.onChange(e.currentTarget.value)}
-          onBlur={title.take}
-          onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
-        />
-      </div>
-      <Textarea
-        aria-label="What is said"
-        autosize
-        minRows={2}
-        variant="unstyled"
-        classNames={{ input: styles.inPlace ?? "" }}
-        value={words.value}
-        error={words.error}
-        maxLength={600}
-        onChange={(e) => words.onChange(e.currentTarget.value)}
-        onBlur={words.take}
+      <WordsInPlace
+        number={step.number}
+        of="task"
+        title={task.title}
+        words={task.words}
+        fault={needsWords}
+        onTitle={(text) => commit(setTask(task, "title", text))}
+        onWords={(text) => commit(setTask(task, "words", text))}
       />
       <div className={styles.notes}>
         {step.notes.map((note) => (

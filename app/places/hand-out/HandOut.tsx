@@ -66,17 +66,20 @@ export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: 
         />
         <p className={place.quiet}>Cards on a page. Print at 100 %, "actual size".</p>
         {computed.steps.some((s) => s.inFull !== s.actions) ? (
-          <SegmentedControl
-            aria-label="Words on the cards"
-            value={handOut.words ?? "as-taught"}
-            data={[
-              { value: "as-taught", label: "Help fades" },
-              { value: "full", label: "All words" },
-            ]}
-            onChange={(value) =>
-              commit([{ id: "hand-out", field: "words", value: value === "full" ? "full" : null }])
-            }
-          />
+          <>
+            <SegmentedControl
+              aria-label="Words on the cards"
+              value={handOut.words ?? "as-taught"}
+              data={[
+                { value: "as-taught", label: "Help fades" },
+                { value: "full", label: "All words" },
+              ]}
+              onChange={(value) =>
+                commit([{ id: "hand-out", field: "words", value: value === "full" ? "full" : null }])
+              }
+            />
+            <p className={place.quiet}>All words: for a pupil who was away.</p>
+          </>
         ) : null}
         <fetcher.Form method="post">
           <Button type="submit" fullWidth loading={making} disabled={saveState !== "saved"}>
