@@ -41,6 +41,7 @@ export function describer(
     return extra.get(id) ?? (h ? findPaperPoint(h) : null);
   };
   let lies = 0;
+  let given: Stage | null = null;
   return (part, number) => {
     const { id, objectId, phase, first, last, acts } = part;
     const strokes: PaperStroke[] = [];
@@ -59,10 +60,13 @@ export function describer(
     lies = (lies + turns) % 4;
     const own = overrides.get(id);
     const all = acts.map((a) => a.told);
-    const known = `${object?.recipe ?? objectId}/${familyOf(phase)}/${part.part}`;
-    const sameness = keep(`sameness of ${id}`, [acts], () => samenessOf(all));
-    const stage: Stage =
-      fades && object ? stageFor(help, known, `${known} ${sameness}`) : firstTime(help, known);
+    // All parts of a phase get the help that the phase gets.
+    if (part.part === 1 || !given) {
+      const known = `${object?.recipe ?? objectId}/${familyOf(phase)}`;
+      const sameness = keep(`sameness of ${id}`, [part.phaseTold], () => samenessOf(part.phaseTold));
+      given = fades && object ? stageFor(help, known, `${known} ${sameness}`) : firstTime(help, known);
+    }
+    const stage = given;
     const standing = [part, number, quarters, stage, own, object, view, manner, ...strokes];
     return keep(`step ${id}`, standing, (): Step => {
       const aside = wordPart(phrasesFor(object?.recipe ?? null, phase), object?.label ?? objectId, {
@@ -135,7 +139,7 @@ function cutsOf(acts: readonly SaidAct[], first: number): number[] {
 /** Where help does not fade, only the first time has its reason. */
 function firstTime(help: HelpGiven, known: string): Stage {
   const before = help.known.get(known);
-  help.known.set(known, 1);
+  help.known.set(known, "told");
   return before === undefined ? "reason" : "told";
 }
 

@@ -1,6 +1,7 @@
+import { listOf } from "../base/index.ts";
 import type { Act, Told } from "../told/index.ts";
 import { sayName } from "../told/index.ts";
-import type { SaidAct } from "./pack-acts.ts";
+import { partOfAct, type SaidAct, sizeOfAct } from "./pack-acts.ts";
 
 /** How much help a step gets: told with its reason, told, asked, short, alone. */
 export const STAGES = ["reason", "told", "asked", "short", "alone"] as const;
@@ -8,25 +9,30 @@ export type Stage = (typeof STAGES)[number];
 
 /** What help has been given so far, by what was done; grows while a lesson is told. */
 export interface HelpGiven {
-  /** By what is the same in every way. */
-  readonly same: Map<string, number>;
+  /** By what is the same in every way, the stage it had last. */
+  readonly same: Map<string, Stage>;
   /** By construction and phase, the furthest stage reached. */
-  readonly known: Map<string, number>;
+  readonly known: Map<string, Stage>;
 }
 
 /**
- * The stage of help for a step. What is the very same as before gets one stage less each time; other corners, faces or points
- * of a known construction go back one stage; only what has never been drawn starts at the first.
+ * The stage of help for a phase of a thing. What is the very same as before gets one stage less each time; other corners,
+ * faces or points of a known construction go back one stage; only what has never been drawn starts at the first.
  */
 export function stageFor(help: HelpGiven, phase: string, sameness: string): Stage {
-  const before = help.same.get(sameness);
-  const reached = help.known.get(phase);
+  const [before, reached] = [help.same.get(sameness), help.known.get(phase)];
   const last = STAGES.length - 1;
+  const at = (stage: Stage) => STAGES.indexOf(stage);
   const stage =
-    before !== undefined ? Math.min(last, before + 1) : reached === undefined ? 0 : Math.max(1, reached - 1);
-  help.same.set(sameness, stage);
-  help.known.set(phase, Math.max(stage, reached ?? 0));
-  return STAGES[stage] ?? "reason";
+    before !== undefined
+      ? Math.min(last, at(before) + 1)
+      : reached === undefined
+        ? 0
+        : Math.max(1, at(reached) - 1);
+  const given = STAGES[stage] ?? "reason";
+  help.same.set(sameness, given);
+  if (reached === undefined || stage > at(reached)) help.known.set(phase, given);
+  return given;
 }
 
 /**
@@ -34,10 +40,17 @@ export function stageFor(help: HelpGiven, phase: string, sameness: string): Stag
  * which letters. A mirror image is the same.
  */
 export function samenessOf(told: readonly Told[]): string {
-  const [plain, mirrored] = [told.map((t) => likeness(t, false)), told.map((t) => likeness(t, true))].map(
-    (l) => l.join("; "),
+  const single = told.flatMap(lineByLine);
+  const [plain, mirrored] = [false, true].map((mirror) =>
+    single.map((t) => likeness(t, mirror)).join("; "),
   ) as [string, string];
   return plain < mirrored ? plain : mirrored;
+}
+
+/** Lines told in one go or one by one, as what stands in the way has it, are the same lines. */
+function lineByLine(told: Told): Told[] {
+  const n = sizeOfAct(told);
+  return Array.from({ length: n }, (_, i) => partOfAct(told, i, i + 1) ?? told);
 }
 
 function likeness({ act, bearers = [] }: Told, mirror: boolean): string {
@@ -85,17 +98,24 @@ export function fadeWords(acts: readonly SaidAct[], stage: Stage): FadedWords {
     }
     case "short":
     case "alone": {
-      const measured = acts.filter((a) => isMeasured(a.told.act));
-      if (measured.length === acts.length) return { actions: whole, answers: [] };
-      const rest =
-        stage === "alone"
-          ? "Do the rest alone: the picture shows how it ends."
-          : `As before: ${restOf(acts.filter((a) => !isMeasured(a.told.act)).map((a) => a.told.act))}.`;
-      const said = measured.map((a) => ({ words: a.sentences.join(" "), goesOn: false }));
-      return {
-        actions: [...actionsOf(said), rest],
-        answers: acts.filter((a) => !measured.includes(a)).map((a) => a.sentences.join(" ")),
-      };
+      const isRest = (a: SaidAct) => !isMeasured(a.told.act);
+      const rest = acts.filter(isRest);
+      if (rest.length === 0) return { actions: whole, answers: [] };
+      const answers = rest.map((a) => a.sentences.join(" "));
+      if (stage === "alone") {
+        const measured = acts.filter((a) => !isRest(a)).map((a) => a.sentences.join(" "));
+        return { actions: [...measured, "Do the rest alone: the picture shows how it ends."], answers };
+      }
+      // What is not measured is called by its name, in its place.
+      const actions = acts.flatMap((a, i) => {
+        if (!isRest(a)) return [a.sentences.join(" ")];
+        const before = acts[i - 1];
+        if (before && isRest(before)) return [];
+        const end = acts.findIndex((b, k) => k > i && !isRest(b));
+        const run = acts.slice(i, end < 0 ? undefined : end).flatMap(({ told }) => inShort(told.act));
+        return run.length > 0 ? [`As before: ${listOf([...new Set(run)])}.`] : [];
+      });
+      return { actions, answers };
     }
   }
 }
@@ -133,36 +153,25 @@ function isMeasured(act: Act): boolean {
   return JSON.stringify(act).includes('"marks"');
 }
 
-const SHORT: Readonly<Record<Act["do"], string>> = {
-  mark: "marks",
-  rule: "lines",
-  template: "tiles",
-  slide: "the slid line",
-  curve: "curves",
-  fill: "tones",
-  freehand: "what is free",
-  "go-over": "firm edges",
-  erase: "rubbing out",
-  fold: "folds",
-  turn: "the turn of the sheet",
-  circle: "rings",
-  leave: "what is left alone",
-  repeat: "the rest of the row",
-};
-
-function restOf(acts: readonly Act[]): string {
-  const words = [
-    ...new Set(
-      acts.flatMap((a) =>
-        a.do === "leave"
-          ? []
-          : a.do === "rule" && a.press === "light" && a.lines.every((l) => l.toward.k === "point")
-            ? "guides"
-            : SHORT[a.do],
-      ),
-    ),
-  ];
-  return words.length < 2
-    ? words.join("")
-    : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
+/** What is done, in as few words as a pupil needs who has done it before. */
+function inShort(act: Act): string[] {
+  if (act.do === "leave") return [];
+  const guides = act.do === "rule" && act.press === "light" && act.lines.every((l) => l.toward.k === "point");
+  return [guides ? "draw the guides" : SHORT[act.do]];
 }
+
+const SHORT: Readonly<Record<Exclude<Act["do"], "leave">, string>> = {
+  mark: "mark the points",
+  rule: "draw the lines",
+  template: "trace the tiles",
+  slide: "slide the ruler",
+  curve: "swing the curves",
+  fill: "shade",
+  freehand: "draw freely",
+  "go-over": "go over the edges",
+  erase: "rub out",
+  fold: "fold",
+  turn: "turn the sheet",
+  circle: "ring the points",
+  repeat: "draw the rest of the row",
+};

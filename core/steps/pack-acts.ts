@@ -85,8 +85,11 @@ function packed(said: readonly SaidAct[], most: Ceilings): SaidAct[][] {
       const bare =
         part.every((s) => s.told.act.do === "erase") || part.every((s) => s.told.moves.length === 0);
       const alone = bare && said.length > part.length ? 1e6 : 0;
-      // A mark by measure, or of a crossing, is made for the line after it.
-      const dangling = end < said.length && isForTheNext(part[part.length - 1]?.told);
+      // A mark is made for the line that starts at it.
+      const next = said[end];
+      const dangling =
+        next !== undefined &&
+        (isForTheNext(part[part.length - 1]?.told) || (next.goesOn && next.told.act.do === "rule"));
       const cost = {
         steps: before.steps + (dangling ? FORBIDDEN : 1),
         uneven: before.uneven + words * words + alone,
@@ -121,7 +124,9 @@ function holds(part: readonly SaidAct[], most: Ceilings): boolean {
   const words = part.reduce((sum, s) => sum + s.words, 0);
   const lines = part.reduce((sum, s) => sum + s.lines, 0);
   const actions = part.filter((s, i) => i === 0 || !s.goesOn).length;
-  return words <= most.words && actions <= most.actions && lines <= most.newLines;
+  // One family of like lines may be more, also with the rubbing out that ends it.
+  const family = part.filter((s) => s.told.act.do !== "erase").length === 1;
+  return words <= most.words && actions <= most.actions && lines <= (family ? FAMILY_LINES : most.newLines);
 }
 
 /** The act whole, or cut until each part is no more than a step can hold. */

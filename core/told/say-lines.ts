@@ -18,8 +18,23 @@ type RuleAct = Extract<Act, { do: "rule" }>;
 export function sayRules(act: RuleAct, manner: Manner): string[] {
   if (act.meets) return sayPair(act, manner);
   const said: string[] = [];
-  for (const group of alikeLines(act.lines)) said.push(...sayGroup(group, act, manner));
+  const groups = alikeLines(act.lines);
+  for (const [i, group] of groups.entries())
+    said.push(...(sayGoingOn(groups[i - 1], group) ?? sayGroup(group, act, manner)));
   return act.as === "horizon" ? said.map((s) => s.replace(/\.$/, ": the horizon.")) : said;
+}
+
+/** A line that lies in the one before it, carried on: the ruler stays where it is. Null for any other. */
+function sayGoingOn(
+  before: readonly Ruled<Name>[] | undefined,
+  group: readonly Ruled<Name>[],
+): string[] | null {
+  const [last, line] = [before?.at(-1), group[0]];
+  if (!last || !line || before?.length !== 1 || group.length !== 1) return null;
+  if (nameKey(last.from) !== nameKey(line.from)) return null;
+  if (JSON.stringify(last.toward) !== JSON.stringify(line.toward)) return null;
+  if (line.gives || line.givesBegin || line.begin?.k !== "on" || line.end.k !== "on") return null;
+  return [`Go on between ${sayLines([line.begin.line, line.end.line])}.`];
 }
 
 function sayPair({ lines, press }: RuleAct, manner: Manner): string[] {
@@ -99,7 +114,7 @@ function sayGroup(group: readonly Ruled<Name>[], act: RuleAct, manner: Manner): 
   const apart = (l: Ruled<Name>) =>
     l.begin?.k === "on" && l.end.k === "on"
       ? inOneOrTwo(
-          `Draw${gently} between ${sayLines(l.begin.line, l.end.line)}.`,
+          `Draw${gently} between ${sayLines([l.begin.line, l.end.line])}.`,
           [`Start${gently} at ${sayLine(l.begin.line)}.`, `Stop at ${sayLine(l.end.line)}.`],
           manner,
         )
@@ -232,7 +247,7 @@ function sayReach({ begin, end, toward }: Ruled<Name>, manner: Manner): string {
       ? `, only from ${from} to ${sayReading({ ...end.reading, about: false }, manner)}`
       : `, only from ${from} on${sayEnd(end, toward)}`;
   }
-  if (begin?.k === "on" && end.k === "on") return `, only between ${sayLines(begin.line, end.line)}`;
+  if (begin?.k === "on" && end.k === "on") return `, only between ${sayLines([begin.line, end.line])}`;
   if (begin) return `, only from ${sayBegin(begin)}${sayEnd(end, toward) || " on"}`;
   return sayEnd(end, toward);
 }

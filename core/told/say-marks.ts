@@ -2,7 +2,7 @@ import { listOf } from "../base/index.ts";
 import { nameKey } from "./letters.ts";
 import { countSaid, type Manner, sayLine, sayName, sayNames, sayNewName, sayReading } from "./say-names.ts";
 import { inOneOrTwo, inSentences } from "./sentences.ts";
-import type { FromEdgeRead, Name, Where } from "./told.ts";
+import type { FromEdgeRead, Name, Reading, Where } from "./told.ts";
 
 export function sayMarks(at: readonly { gives: Name; where: Where<Name> }[], manner: Manner): string[] {
   const first = at[0]?.where;
@@ -56,25 +56,40 @@ function sayRow(some: readonly { gives: Name; where: Where<Name> }[], manner: Ma
   return some.flatMap((s) => sayMark(s.gives, s.where, manner)).join("\n");
 }
 
-/** A row of marks too long for one sentence: which they are, and then how far off each. Null where that is no shorter. */
+/**
+ * A row of marks too long for one sentence, or chosen by eye: which they are, and then how far off each. Null where that is
+ * no shorter.
+ */
 function sayRowApart(
   at: readonly { gives: Name; where: Where<Name> }[],
   manner: Manner,
 ): readonly string[] | null {
   const where = at[0]?.where;
-  if (where?.k !== "along" || countSaid(sayRow(at, manner)) <= manner.mostWords) return null;
+  if (where?.k !== "along") return null;
   const readings = at.flatMap(({ where: w }) => (w.k === "along" ? [w.reading] : []));
-  const about = readings.every((r) => r.about);
-  if (!about && readings.some((r) => r.about)) return null;
-  const open = `On ${sayLine(where.line)} mark ${sayNames(at.map((s) => s.gives))}.`;
+  const byEye = readings.every((r) => r.kind === "by-eye");
+  if (!byEye && countSaid(sayRow(at, manner)) <= manner.mostWords) return null;
+  const open = `On ${sayLine(where.line)} ${byEye ? "choose" : "mark"} ${sayNames(at.map((s) => s.gives))}.`;
   const measures = inSentences(
-    readings,
+    readings.map((r) => (byEye ? { ...r, about: true } : r)),
     (some) =>
-      `Measure ${about ? "about " : ""}${listOf(some.map((r) => sayReading({ ...r, about: false }, manner)))}${sayFrom(where)}.`,
+      byEye
+        ? `Here they are ${sayReadings(some, manner)} along.`
+        : `Measure ${sayReadings(some, manner)}${sayFrom(where)}.`,
     manner,
   );
-  const said = [open, ...measures];
-  return said.every((s) => countSaid(s) <= manner.mostWords) ? said : null;
+  const sentences = [open, ...measures];
+  return sentences.every((s) => countSaid(s) <= manner.mostWords) ? sentences : null;
+}
+
+/** "About 5 mm, 8 mm and 9 mm" where none is exact; where only some are, each is told which it is. */
+function sayReadings(readings: readonly Reading[], manner: Manner): string {
+  const about = readings.every((r) => r.about);
+  const mixed = !about && readings.some((r) => r.about);
+  const said = readings.map(
+    (r) => `${mixed && !r.about ? "exactly " : ""}${sayReading(mixed ? r : { ...r, about: false }, manner)}`,
+  );
+  return `${about ? "about " : ""}${listOf(said)}`;
 }
 
 /** Whether readings are one pace repeated: 1, 2, 3 times the first. */

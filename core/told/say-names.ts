@@ -97,17 +97,19 @@ export function sayLine(line: LineRef<Name>): string {
 
 const GUIDE = /^(?:(left|right|upper|lower) )?vanishing point$/;
 
-/** Two lines that are of one sort as one name: "the right guides C and E". */
-export function sayLines(a: LineRef<Name>, b: LineRef<Name>): string {
-  const [x, y] = [sayLine(a), sayLine(b)];
-  const [first, second] = [SORT.exec(x), SORT.exec(y)];
-  const [l, m] = [/^the line from (\w+)$/.exec(x), /^the line from (\w+)$/.exec(y)];
-  if (l && m) return `the lines from ${l[1]} and ${m[1]}`;
-  if (first?.[1] && first[1] === second?.[1]) return `the ${first[1]}s ${first[2]} and ${second[2]}`;
-  return `${x} and ${y}`;
+/** Lines that are of one sort as one name: "the right guides C and E", "the lines from F1 to F6". */
+export function sayLines(lines: readonly LineRef<Name>[]): string {
+  const said = lines.map(sayLine);
+  if (said.length === 1) return said[0] ?? "";
+  const sorts = said.map((text) => SORT.exec(text));
+  const sort = sorts[0]?.[1];
+  const froms = lines.flatMap((l) => (l.k === "from" ? [l.at] : []));
+  if (sort && froms.length === lines.length && sorts.every((s) => s?.[1] === sort))
+    return `the ${sort}s ${sort === "line" ? "from " : ""}${sayNames(froms)}`;
+  return listOf(said);
 }
 
-const SORT = /^the ((?:\w+ )?(?:guide|upright|level line)) from (\w+)$/;
+const SORT = /^the ((?:(?:\w+ )?(?:guide|upright|level line))|line) from \w+$/;
 
 /** A line by where it starts: "the guide from B", "the left guide from B", "the upright from C". */
 function sayLineFrom(name: Name, toward: Toward<Name>): string {

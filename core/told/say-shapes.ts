@@ -68,7 +68,11 @@ function sayTile(ring: Ring<Name>, manner: Manner): readonly string[] {
   const said = `Shade ${sayRing(ring).replace("the piece ", "")}.`;
   const [a, b, c, d] = ring.k === "lines" ? ring.lines : [];
   if (!a || !b || !c || !d) return [said];
-  return inOneOrTwo(said, [`Shade between ${sayLines(a, c)}.`, `Stay between ${sayLines(b, d)}.`], manner);
+  return inOneOrTwo(
+    said,
+    [`Shade between ${sayLines([a, c])}.`, `Stay between ${sayLines([b, d])}.`],
+    manner,
+  );
 }
 
 function sayDash(ring: Ring<Name>, _manner: Manner): string {
@@ -92,7 +96,7 @@ function sayRing(ring: Ring<Name>): string {
   if (ring.k === "dash") return `the dash from ${sayName(ring.a)} to ${sayName(ring.b)}`;
   const [a, b, c, d] = ring.lines;
   if (a && b && c && d && ring.lines.length === 4)
-    return `the piece between ${sayLines(a, c)} and ${sayLines(b, d)}`;
+    return `the piece between ${sayLines([a, c])} and ${sayLines([b, d])}`;
   return `the piece between ${listOf(ring.lines.map(sayLine))}`;
 }
 

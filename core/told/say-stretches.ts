@@ -51,9 +51,7 @@ function byLine(
   }
   return [...groups].map(([key, lines]) => {
     const [x, y] = JSON.parse(key) as [LineRef<Name>, LineRef<Name>];
-    const [a, b] = lines;
-    const what = a && b && lines.length === 2 ? sayLines(a, b) : listOf(lines.map(sayLine));
-    return [what, sayLines(x, y)];
+    return [sayLines(lines), sayLines([x, y])];
   });
 }
 

@@ -36,7 +36,7 @@ function sayAct(act: Act, manner: Manner): string[] {
       const side = { up: "above", down: "below", left: "left of", right: "right of" }[act.side];
       return [
         `Keep the ruler ${act.way} and slide it.`,
-        `Stop where it measures ${sayReading(act.reading, manner)} between ${sayLines(...act.between)}.`,
+        `Stop where it measures ${sayReading(act.reading, manner)} between ${sayLines(act.between)}.`,
         `That is ${side} their crossing: draw ${sayName(act.gives[0])} to ${sayName(act.gives[1])}.`,
       ];
     }

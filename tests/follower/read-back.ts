@@ -24,11 +24,13 @@ function readLine(text: string): string {
   return crease ? `crease ${crease[1]}` : t;
 }
 
-/** One or two lines: "the right guides C and E", "the lines from F and G", "line AB and the upright from C". */
+/** Some lines: "the right guides C and E", "the lines from F1 to F6", "line AB and the upright from C". */
 function readLines(text: string): string[] {
-  const both =
-    /^the ((?:left |right |level )?(?:guide|upright|line))s (?:from )?([A-Z]\d*) and ([A-Z]\d*)$/.exec(text);
-  if (both) return [`${both[1]} ${both[2]}`, `${both[1]} ${both[3]}`];
+  const sort =
+    /^the ((?:left |right |level )?(?:guide|upright|line))s (?:from )?((?:[A-Z]\d*(?:, | and | to )?)+)$/.exec(
+      text,
+    );
+  if (sort) return readNames(sort[2] ?? "").map((name) => `${sort[1]} ${name}`);
   const two = new RegExp(`^(${LINE}) and (${LINE})$`).exec(text);
   return two ? [readLine(two[1] ?? ""), readLine(two[2] ?? "")] : [readLine(text)];
 }
@@ -70,9 +72,9 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
   let line = "";
   let over: string[] = [];
   let aim: string | null = null;
-  const LEN = "(?:about )?[\\d\u00a0\u2044.]+\u00a0(?:mm|in)";
+  const LEN = "(?:about |exactly )?[\\d\u00a0\u2044.]+\u00a0(?:mm|in)";
   const len = (text: string) =>
-    `${text.startsWith("about ") ? "~" : ""}${marks(text.replace(/^about /, ""))}`;
+    `${text.startsWith("about ") ? "~" : ""}${marks(text.replace(/^(?:about|exactly) /, ""))}`;
   const lens = (text: string) => text.split(/, | and /).map(len);
   const way = (text: string): string | null => {
     const t = text.trim();
@@ -231,6 +233,14 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
       },
     ],
     [
+      /^Go on between (.+)\.$/,
+      (m) => {
+        for (const f of froms)
+          for (const [i, l] of readLines(m[1] ?? "").entries())
+            facts.push(`${f} ${i === 0 ? "begins" : "ends"} ${l}`);
+      },
+    ],
+    [
       /^Start( lightly)? at (.+)\.$/,
       (m) =>
         facts.push(...(m[1] ? ["light"] : []), ...froms.map((f) => `${f} begins ${readLine(m[2] ?? "")}`)),
@@ -339,10 +349,17 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
       (m) => facts.push(`${m[2]} on ${readLine(m[1] ?? "")} chosen ${len(m[3] ?? "").replace("~", "")}`),
     ],
     [
-      new RegExp(`^On (${LINE}) choose (\\S+)\\.$`),
+      new RegExp(`^On (${LINE}) choose (.+)\\.$`),
       (m) => {
         line = readLine(m[1] ?? "");
         mark = m[2] ?? "";
+        row = readNames(mark);
+      },
+    ],
+    [
+      new RegExp(`^Here they are about ((?:${LEN}(?:, | and )?)+) along\\.$`),
+      (m) => {
+        for (const l of lens(m[1] ?? "")) facts.push(`${row.shift()} on ${line} chosen ${l}`);
       },
     ],
     [
@@ -354,7 +371,10 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
         `^Measure (about )?((?:${LEN}(?:, | and )?)+) (?:from .+|above .+|below .+|left of .+|right of .+)\\.$`,
       ),
       (m) => {
-        for (const l of lens(m[2] ?? "")) facts.push(`${row.shift()} on ${line} ${m[1] ? "~" : ""}${l}`);
+        // One "about" in front is for all; where some are exact, each has its own.
+        const all = m[1] && !/about|exactly/.test(m[2] ?? "") ? "~" : "";
+        for (const [i, l] of lens(m[2] ?? "").entries())
+          facts.push(`${row.shift()} on ${line} ${all || (i === 0 && m[1] ? "~" : "")}${l}`);
       },
     ],
     [/^Mark (\S+) halfway between (.+?) and (.+)\.$/, (m) => facts.push(`${m[1]} 1/2 ${m[2]} ${m[3]}`)],

@@ -80,6 +80,9 @@ function drawFloor(page: Page, slice: FloorSlice): void {
       called: "diagonal through the tiles",
     });
   }
+  // A strip one tile wide has no diagonal to find its rows by: all are marked, then ruled.
+  if (!first && slice.spacing !== "by-eye")
+    for (let j = 1; j <= m; j++) page.partWay(crossing(0, j), crossing(0, 0), "depth");
   for (let j = first ? 2 : 1; j <= m; j++) {
     if (slice.spacing === "by-eye" && j > 1) page.byEye("line");
     const found = Array.from({ length: n + 1 }, (_, i) => crossing(i, j)).find((p) => page.isFound(p));

@@ -71,6 +71,9 @@ function solveOpenings(slice: OpeningsSlice, context: SolveContext): Built {
   };
 }
 
+const SIDES = ["left", "right"] as const;
+const LEVELS = ["low", "high"] as const;
+
 /** The level lines of a row: its lower and upper edge, and the bars between. */
 function levelsOf(slice: OpeningsSlice, row: { from: number; to: number }): [string, number][] {
   const bars = Array.from({ length: slice.panes.up - 1 }, (_, b): [string, number] => [
@@ -111,7 +114,7 @@ function drawOpenings(page: Page, slice: OpeningsSlice, built: Built): void {
   const columns = columnShares(slice);
 
   page.phase("heights");
-  const inside = levels.filter((l) => l.up > 0 && l.up < 1);
+  const inside = levels.filter((l) => l.up > 0 && l.up < 1).sort((a, b) => a.up - b.up);
   for (const { r, name } of inside) page.measure(`row-${r}-${name}`, corner, upEnd);
   for (const { r, name } of inside)
     page.ruleAlong(`guide-${r}-${name}`, `row-${r}-${name}`, `row-${r}-${name}-end`, face.across.axis, {
@@ -123,25 +126,34 @@ function drawOpenings(page: Page, slice: OpeningsSlice, built: Built): void {
 
   page.phase("widths");
   for (const c of columns.keys()) {
-    for (const side of ["left", "right"]) page.measure(`column-${c + 1}-${side}`, corner, acrossEnd);
+    for (const side of SIDES) page.measure(`column-${c + 1}-${side}`, corner, acrossEnd);
   }
 
   page.phase("edges");
-  for (const r of slice.rows.keys()) {
-    for (const c of columns.keys()) {
-      const cell = `cell-${r + 1}-${c + 1}`;
-      for (const side of ["left", "right"])
-        page.ruleAlong(`${cell}-${side}`, `column-${c + 1}-${side}`, `${cell}-${side}-high`, face.up.axis, {
-          role: "detail",
-          on,
-          between: [`${cell}-${side}-low`, `${cell}-${side}-high`],
-          measured: true,
-          called: `${side} side of the opening`,
-        });
+  const rows = [...slice.rows.keys()];
+  const upright = (r: number, c: number, side: "left" | "right") => {
+    const cell = `cell-${r + 1}-${c + 1}`;
+    page.ruleAlong(`${cell}-${side}`, `column-${c + 1}-${side}`, `${cell}-${side}-high`, face.up.axis, {
+      role: "detail",
+      on,
+      between: [`${cell}-${side}-low`, `${cell}-${side}-high`],
+      measured: true,
+      called: `${side} side of the opening`,
+    });
+  };
+  // Where uprights run to a point of their own each is aimed once, for all rows.
+  const aimedOnce = !page.isFlat(face.up.axis);
+  if (aimedOnce)
+    for (const c of columns.keys()) for (const side of SIDES) for (const r of rows) upright(r, c, side);
+  else
+    for (const r of rows) {
+      for (const c of columns.keys()) for (const side of SIDES) upright(r, c, side);
+      for (const c of columns.keys())
+        for (const level of LEVELS) traceLevel(page, `cell-${r + 1}-${c + 1}`, level, on);
     }
+  if (aimedOnce)
     for (const c of columns.keys())
-      for (const level of ["low", "high"]) traceLevel(page, `cell-${r + 1}-${c + 1}`, level, on);
-  }
+      for (const r of rows) for (const level of LEVELS) traceLevel(page, `cell-${r + 1}-${c + 1}`, level, on);
 
   if (slice.panes.across * slice.panes.up === 1) return;
   page.phase("bars");

@@ -8,7 +8,7 @@ import {
   showingFaces,
   shownStretches,
 } from "../../solids/index.ts";
-import { add, dot, type Vec3 } from "../../view/index.ts";
+import { add, dot, minus, sizeOf, type Vec3 } from "../../view/index.ts";
 import { groundAt } from "../ground-strip.ts";
 import { hostMissing } from "../host-missing.ts";
 import type { Drawing, SolveContext } from "../recipe.ts";
@@ -94,15 +94,25 @@ function drawReflection(page: Page, slice: ReflectionSlice): void {
   const host = (name: string) => `${slice.of}/${name}`;
 
   page.phase("uprights");
-  for (const corner of new Set(shown.flatMap((e) => [e.from, e.to]))) {
-    if (corner.includes("~") || page.isFound(corner) || !page.isFound(host(corner))) continue;
-    page.ruleAlong(`drop-${corner}`, host(corner), corner, "height", {
-      role: "construction",
-      light: true,
+  const corners = [...new Set(shown.flatMap((e) => [e.from, e.to]))].filter(
+    (c) => !c.includes("~") && !page.isFound(c) && page.isFound(host(c)),
+  );
+  for (const { water, mirrored } of plumbLines(page, corners)) {
+    const [nearest, deepest] = [mirrored[0], mirrored.at(-1)];
+    if (nearest === undefined || deepest === undefined) continue;
+    const light = { role: "construction", light: true, measured: true } as const;
+    const level = page.isFound(water) ? water : `water-${nearest}`;
+    if (!page.isFound(level))
+      page.ruleAlong(`level-${nearest}`, host(nearest), level, "height", {
+        ...light,
+        called: "upright carried on to the water",
+      });
+    page.ruleAlong(`drop-${deepest}`, level, deepest, "height", {
+      ...light,
       called: "upright carried on downward",
     });
-    page.measureOnLine(`water-${corner}`, host(corner), `drop-${corner}`);
-    page.measureOnLine(corner, `water-${corner}`, `drop-${corner}`);
+    for (const corner of mirrored)
+      if (!page.isFound(corner)) page.measureOnLine(corner, level, `drop-${deepest}`);
   }
   page.phase("mirror");
   for (const e of shown) {
@@ -117,6 +127,24 @@ function drawReflection(page: Page, slice: ReflectionSlice): void {
     page.curve(e.id, arc, { role: "detail", within });
   }
 }
+
+/**
+ * Corners that stand over one place of the water, from the lowest up, as their mirror images hang below it, with that place.
+ */
+function plumbLines(page: Page, corners: readonly string[]): { water: string; mirrored: string[] }[] {
+  const lines: { water: string; mirrored: string[] }[] = [];
+  const depth = (corner: string) => sizeOf(minus(page.at(corner), page.at(`water-${corner}`)));
+  for (const corner of [...corners].sort((a, b) => depth(a) - depth(b))) {
+    const at = page.at(`water-${corner}`);
+    const same = lines.find(({ water }) => sizeOf(minus(page.at(water), at)) < SAME_PLACE);
+    if (same) same.mirrored.push(corner);
+    else lines.push({ water: `water-${corner}`, mirrored: [corner] });
+  }
+  return lines;
+}
+
+/** Places of space this near to each other, in paper mm, are one. */
+const SAME_PLACE = 1e-6;
 
 function callMirrored(corners: readonly string[]): Record<string, string> {
   const called: Record<string, string> = {};
