@@ -51,7 +51,8 @@ export function drawState(
 export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawing {
   if (step.task) return drawTask(paper, sheet, step, medium);
   const alt = `Step ${step.number}: ${step.title}. ${step.instruction.join(" ")}`;
-  if (step.kind !== "erase") {
+  const takesAway = paper.strokes.some((s) => s.pieces.some((p) => p.diesAt === step.firstMove));
+  if (!takesAway) {
     const state = drawState(paper, sheet, stateShown(paper, step), step.firstMove, medium);
     return { ...state, marks: [...state.marks, ...letterMarks(step, sheet, state.marks, medium)], alt };
   }

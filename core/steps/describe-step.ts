@@ -114,7 +114,7 @@ export function describer(
         ringed: ringedAt(all, at),
         cuts: cutsOf(acts, first),
         expected: `${expectedWords(moves, view)}${stage === "reason" ? "" : " the same again"}`,
-        kind: own?.kind ?? kindOf(moves),
+        kind: own?.kind ?? kindOf(moves, all),
         notes,
         newLines: strokes.filter((s) => s.pieces.length > 0).length,
         quarters,
@@ -179,9 +179,12 @@ function familyOf(phase: string): string {
   return /\d$/.test(phase) ? phase.replace(/-[a-z]*\d+$/, "") : phase;
 }
 
-function kindOf(moves: readonly Move[]): StepKind {
+function kindOf(moves: readonly Move[], told: readonly Told[]): StepKind {
   if (moves.length === 0) return "draw-along";
-  if (moves.every((m) => m.hand === "erase" || m.hand === "turn")) return "erase";
+  const rubbing = moves.every((m) => m.hand === "erase" || m.hand === "turn");
+  // Lines gone over before the light ones go are drawn, though no new line comes of it.
+  if (rubbing && told.every(({ act }) => act.do === "erase" || act.do === "turn")) return "erase";
+  if (rubbing) return "draw-along";
   return moves.some((m) => m.hand !== "mark") ? "draw-along" : "measure";
 }
 

@@ -40,6 +40,11 @@ export function factsOf(told: readonly Told[]): ReadonlySet<Need> {
         for (const { gives } of act.at)
           if (gives.k === "plain" && gives.is.includes("vanishing point")) marked.add(gives.is);
         break;
+      case "inset":
+        facts.add("measured");
+        facts.add("upright");
+        facts.add("level");
+        break;
       case "slide":
         facts.add("slid");
         facts.add("measured");

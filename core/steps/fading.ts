@@ -165,6 +165,7 @@ const SHORT: Readonly<Record<Exclude<Act["do"], "leave">, string>> = {
   rule: "draw the lines",
   template: "trace the tiles",
   slide: "slide the ruler",
+  inset: "set the box in",
   curve: "swing the curves",
   fill: "shade",
   freehand: "draw freely",

@@ -165,7 +165,7 @@ function joinSteps(a: Step, b: Step): Step {
 
 function crowdedSteps(steps: readonly Step[], most: Ceilings): Finding[] {
   return steps
-    .filter((s) => s.newLines > most.newLines && s.acts.length > 1)
+    .filter((s) => s.newLines > most.newLines && s.acts.filter((a) => a.told.act.do !== "erase").length > 1)
     .map((s) => ({
       code: "crowded-step",
       severity: "note",

@@ -39,6 +39,8 @@ function linesOf({ act, moves }: Told): number {
       return act.count;
     case "slide":
       return 1;
+    case "inset":
+      return 4;
     case "template":
       return 4 * act.at.length;
     default:
@@ -62,8 +64,14 @@ export function packActs(told: readonly Told[], manner: Manner, most: Ceilings):
     const parts = packed(sayActs(acts, manner), most);
     // Marks that are made for a family of lines may be too much with it, and not with its first half.
     const parted = parts.findIndex((p, i) => i + 1 < parts.length && isForTheNext(p[p.length - 1]?.told));
-    const family = parts[parted + 1]?.find((s) => halved(s.told) !== null);
-    if (parted < 0) return parts;
+    // Rubbing out goes with the last of its lines, at most with a half of them.
+    const rubbed = parts.findIndex((p, i) => i > 0 && p.every((s) => s.told.act.do === "erase"));
+    const family =
+      parted >= 0
+        ? parts[parted + 1]?.find((s) => halved(s.told) !== null)
+        : rubbed > 0
+          ? parts[rubbed - 1]?.findLast((s) => halved(s.told) !== null)
+          : undefined;
     if (!family) return parts;
     acts = acts.flatMap((t) => (t === family.told ? (halved(t) ?? [t]) : [t]));
   }

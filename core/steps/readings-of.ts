@@ -27,6 +27,9 @@ export function readingsOf(told: readonly Told[], manner: Manner): string[] {
         add(act.wide, "wide");
         add(act.high, "high");
         break;
+      case "inset":
+        for (const margin of act.margins) add(margin, "from both ends");
+        break;
       case "slide":
         add(act.reading, "between the lines");
         break;

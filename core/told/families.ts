@@ -29,6 +29,9 @@ function joinActs(a: Act<Place>, b: Act<Place>): Act<Place> | null {
   if (a.do === "rule" && b.do === "rule") {
     if (a.press !== b.press || a.as || b.as || a.meets || b.meets) return null;
     if (familyOf(a.lines[0]) !== familyOf(b.lines[0])) return null;
+    // What starts where another of them ends can only be told when that one is drawn.
+    const ended = new Set(a.lines.flatMap((l) => (l.gives ? [key(l.gives)] : [])));
+    if (b.lines.some((l) => ended.has(key(l.from)))) return null;
     // What stands in the way of one line may lie behind the next: only lines stopped alike are told as one.
     if (key(a.over) !== key(b.over)) return null;
     const below = a.below ?? b.below;

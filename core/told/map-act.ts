@@ -28,6 +28,13 @@ export function mapAct<A, B>(act: Act<A>, to: Naming<A, B>): Act<B> {
           gives: gives.map((g) => (g === null ? null : to.gives(g))),
         })),
       };
+    case "inset":
+      return {
+        ...act,
+        tile: act.tile.map(to.says) as [B, B, B, B],
+        gives: act.gives.map((g) => (g === null ? null : to.gives(g))),
+        marks: act.marks.map((g) => (g === null ? null : to.gives(g))),
+      };
     case "slide": {
       const between = act.between.map((l) => mapLine(l, to)) as [LineRef<B>, LineRef<B>];
       const gives = act.gives.map((g) => to.gives(g) ?? to.says(g)) as [B, B];

@@ -1,7 +1,7 @@
 import { listOf } from "../base/index.ts";
 import { type Manner, sayLine, sayLines, sayName, sayNames, sayReading } from "./say-names.ts";
 import { inOneOrTwo, inSentences } from "./sentences.ts";
-import type { Act, CurveTold, Name, Piece, Press, Ring } from "./told.ts";
+import type { Act, CurveTold, Name, Piece, Press, Reading, Ring } from "./told.ts";
 
 export function sayTemplate(
   { wide, high, cut, at }: Extract<Act, { do: "template" }>,
@@ -102,4 +102,35 @@ function sayRing(ring: Ring<Name>): string {
 
 function sayPress(press: Press): string {
   return press === "light" ? "light " : press === "dotted" ? "dotted " : "";
+}
+
+/** "On lines AB and CD mark 1/2 in from both ends", all round, and the opposite marks joined. */
+export function sayInset({ tile, margins, gives }: Extract<Act, { do: "inset" }>, manner: Manner): string[] {
+  const [a, b, c, d] = tile.map(sayName);
+  const [first, second] = margins;
+  const all = `${a}${b}${c}${d}`;
+  const alike = first.marks === second.marks && first.about === second.about;
+  const pairs: readonly (readonly [readonly string[], Reading])[] = [
+    [[`${a}${b}`, `${d}${c}`], first],
+    [[`${a}${d}`, `${b}${c}`], second],
+  ];
+  const marks = alike
+    ? inOneOrTwo(
+        `Along all sides of tile ${all} mark ${sayReading(first, manner)} from each corner.`,
+        [`Take tile ${all}.`, `Along all sides mark ${sayReading(first, manner)} from each corner.`],
+        manner,
+      )
+    : pairs.flatMap(([lines, reading]) =>
+        inSentences(
+          lines,
+          (some) =>
+            `On ${some.length > 1 ? "lines" : "line"} ${listOf(some)} mark ${sayReading(reading, manner)} from both ends.`,
+          manner,
+        ),
+      );
+  const named = gives.flatMap((g) => (g ? [g] : []));
+  return [
+    ...marks,
+    `Join opposite marks lightly${named.length > 0 ? `, crossing at ${sayNames(named)}` : ""}.`,
+  ];
 }

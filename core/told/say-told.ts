@@ -3,7 +3,7 @@ import { inPlainWords } from "./plain-words.ts";
 import { sayRules } from "./say-lines.ts";
 import { sayMarks } from "./say-marks.ts";
 import { countSaid, type Manner, sayLines, sayName, sayNames, sayReading } from "./say-names.ts";
-import { sayCurve, sayFill, sayTemplate } from "./say-shapes.ts";
+import { sayCurve, sayFill, sayInset, sayTemplate } from "./say-shapes.ts";
 import { sayGoOver } from "./say-stretches.ts";
 import { inSentences } from "./sentences.ts";
 import type { Act, Anew, Told } from "./told.ts";
@@ -32,6 +32,8 @@ function sayAct(act: Act, manner: Manner): string[] {
       ];
     case "template":
       return sayTemplate(act, manner);
+    case "inset":
+      return sayInset(act, manner);
     case "slide": {
       const side = { up: "above", down: "below", left: "left of", right: "right of" }[act.side];
       return [

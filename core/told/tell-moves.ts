@@ -5,6 +5,7 @@ import { byMeasure, isOff, onSheetOnly, unknownIn } from "./by-measure.ts";
 import { placesIn } from "./map-act.ts";
 import type { Place } from "./places.ts";
 import { pressOf, type TellInput } from "./tell-input.ts";
+import { tellInset } from "./tell-inset.ts";
 import { tellWhere, whereMeasured } from "./tell-mark.ts";
 import { tellMove } from "./tell-move.ts";
 import { tellPair, tellSwapped, tellTile } from "./tell-together.ts";
@@ -34,7 +35,7 @@ export function tellMoves(
   for (let i = range.from; i <= range.to; i++) {
     const move = moves[i];
     if (!move) continue;
-    const many = tellPair(input, moves, i) ?? tellTile(input, moves, i);
+    const many = tellPair(input, moves, i) ?? tellTile(input, moves, i) ?? tellInset(input, moves, i);
     if (many && unknownIn(many.act, input.given).length === 0) {
       take(many);
       i += many.moves.length - 1;

@@ -132,6 +132,19 @@ export type Act<N = Name> =
       readonly cut: boolean;
       readonly at: readonly { readonly corner: N; readonly gives: readonly (N | null)[] }[];
     }
+  /**
+   * A box set into a tile, parallel to its sides: marks on all four sides, opposite ones joined lightly. Corners go round, the
+   * box's as the tile's.
+   */
+  | {
+      readonly do: "inset";
+      readonly tile: readonly [N, N, N, N];
+      /** From both ends of the tile's first side and its third; of its second and its fourth. */
+      readonly margins: readonly [Reading, Reading];
+      readonly gives: readonly (N | null)[];
+      /** Its marks on the fourth side and on the first, each the nearer to their first corner on top: for what refers to them. */
+      readonly marks: readonly (N | null)[];
+    }
   | {
       readonly do: "slide";
       readonly way: "level" | "upright";

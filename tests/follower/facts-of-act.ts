@@ -135,6 +135,16 @@ export function factsOfAct(act: Act, markMm: number, inches: boolean): Facts {
         ...(act.over ?? []).map((o) => `not through ${o}`),
       ];
     }
+    case "inset": {
+      const [a, b, c, d] = act.tile.map(nameOf);
+      const [first, second] = act.margins.map(len);
+      return [
+        ...[`${a}-${b}`, `${d}-${c}`].map((side) => `inset ${side} ${first}`),
+        ...[`${a}-${d}`, `${b}-${c}`].map((side) => `inset ${side} ${second}`),
+        ...act.gives.flatMap((g) => (g ? [`${nameOf(g)} of the box`] : [])),
+        "light",
+      ];
+    }
     case "go-over":
       return [...act.lines.flatMap(stretch), ...(act.over ?? []).map((o) => `not through ${o}`)];
     case "repeat":

@@ -324,6 +324,27 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
       case "rule":
         for (const line of act.lines) ruled(line, act);
         return;
+      case "inset": {
+        const [a, b, c, d] = act.tile.map(at) as [Pt, Pt, Pt, Pt];
+        const [up, across] = act.margins.map(length) as [number, number];
+        const mark = (from: Pt, to: Pt, mm: number) => plus(from, unit(minus(to, from)), mm);
+        // Marks in pairs across the tile, joined.
+        const joined = [
+          [mark(a, d, across), mark(b, c, across)],
+          [mark(d, a, across), mark(c, b, across)],
+          [mark(b, a, up), mark(c, d, up)],
+          [mark(a, b, up), mark(d, c, up)],
+        ] as const;
+        for (const [from, to] of joined) lay({ a: from, b: to }, "light");
+        const [left, right, upper, lower] = joined.map(([from, to]) => ({
+          at: from,
+          dir: unit(minus(to, from)),
+        })) as [Laid, Laid, Laid, Laid];
+        const box = [cross(lower, left), cross(upper, left), cross(upper, right), cross(lower, right)];
+        for (const [i, p] of box.entries()) if (act.gives[i]) give(act.gives[i], p);
+        for (const [i, [from]] of joined.entries()) if (act.marks[i]) give(act.marks[i], from);
+        return;
+      }
       case "slide": {
         const [l, m] = act.between.map(lineOf) as [Laid, Laid];
         const o = cross(l, m);

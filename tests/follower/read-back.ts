@@ -114,6 +114,13 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
       },
     ],
     [
+      /^Join opposite marks lightly(?:, crossing at (.+))?\.$/,
+      (m) => {
+        facts.push("light");
+        for (const n of m[1] ? readNames(m[1]) : []) facts.push(`${n} of the box`);
+      },
+    ],
+    [
       /^(Lightly join|Join with dots|Join) (.+?)(: the horizon)?\.$/,
       (m) => {
         if (m[1] === "Lightly join") facts.push("light");
@@ -160,7 +167,12 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
       /^Leave (.+) alone: (?:its edge is|their edges are) hidden\.$/,
       (m) => facts.push(...readNames(m[1] ?? "").map((n) => `leave ${n}`)),
     ],
-    [/^They cross at (.+)\.$/, (m) => facts.push(`${readNames(m[1] ?? "")[0]} found`)],
+    [
+      /^They cross at (.+)\.$/,
+      (m) => {
+        for (const n of readNames(m[1] ?? "")) facts.push(`${n} found`);
+      },
+    ],
     [/^(?:Line|The line) .+ crosses .+ at (?:the )?(.+)\.$/, (m) => facts.push(`${m[1]} found`)],
     [/^(?:Line|The line) .+ crosses .+\.$/, () => {}],
     [/^Call it (?:the )?(.+)\.$/, (m) => facts.push(`${m[1]} found`)],
@@ -391,6 +403,30 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
     [
       /^Mark (\S+) where it meets (.+)\.$/,
       (m) => facts.push(`${m[1]} on ${line}`, `${m[1]} on ${readLine(m[2] ?? "")}`),
+    ],
+    // A box set into a tile.
+    [
+      new RegExp(
+        `^On lines? ((?:[A-Z]\\d*){2})(?: and ((?:[A-Z]\\d*){2}))? mark (${LEN}) from both ends\\.$`,
+      ),
+      (m) => {
+        for (const side of [m[1], m[2]].flatMap((s) => s ?? []))
+          facts.push(`inset ${side.replace(/([A-Z]\d*)([A-Z]\d*)/, "$1-$2")} ${len(m[3] ?? "")}`);
+      },
+    ],
+    [
+      /^Take tile ((?:[A-Z]\d*){4})\.$/,
+      (m) => {
+        row = (m[1] ?? "").match(/[A-Z]\d*/g) ?? [];
+      },
+    ],
+    [
+      new RegExp(`^Along all sides(?: of tile ((?:[A-Z]\\d*){4}))? mark (${LEN}) from each corner\\.$`),
+      (m) => {
+        const [a, b, c, d] = m[1]?.match(/[A-Z]\d*/g) ?? row;
+        for (const side of [`${a}-${b}`, `${d}-${c}`, `${a}-${d}`, `${b}-${c}`])
+          facts.push(`inset ${side} ${len(m[2] ?? "")}`);
+      },
     ],
     // Going over.
     [

@@ -100,6 +100,16 @@ const rubs = ({ c, step }: Seen) =>
 const measures = ({ step }: Seen) => JSON.stringify(step.acts.map((a) => a.told.act)).includes('"marks"');
 const notLevel = (s: Seen) => !hasLevel(s) && guideHere(s);
 
+/** Whether some end of the letter's lines lies on the base line of the tiles, and some on their top line. */
+const fillsItsTile = ({ phase, step, c }: Seen) =>
+  ["bottom", "top"].every((end) => {
+    const sides = linesIn(c, 0, c.moves.length).filter(
+      ({ stroke }) => stroke.objectId === step.objectId && stroke.id.endsWith(`-tile-${end}`),
+    );
+    const ends = phase.flatMap((l) => [l.from, l.to]);
+    return sides.some((side) => ends.some((p) => offLine(p, side) < 0.01));
+  });
+
 /** Sentences with what must be on the paper for them to be true. */
 const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
   [/^Edges that run away from us meet in one point\.$/, hasGuide],
@@ -154,6 +164,8 @@ const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
     /^The horizon is the height of our eyes\.$/,
     ({ phase }) => phase.some((l) => l.stroke.role === "horizon"),
   ],
+  [/^The letter reaches from the foot of its tile to the top\.$/, fillsItsTile],
+  [/^As far below the water's level as the end stands above it\.$/, uprightsStandUpright],
   [
     /^A circle (?:fits its square|crosses its diagonals)|^It touches its square/,
     ({ c }) => c.paper.strokes.length > 0,
@@ -162,7 +174,7 @@ const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
 
 /** Sentences that hold of what they go with by itself: ways of working, what to look for, what a thing is. */
 const BY_ITSELF =
-  /^(?:A fat dot|A letter is its tile|Letters of one size|All tiles stand on one line|The strokes of the letter|Lines stop where the next letter|A house is a box first|Columns of tiles|Equal ticks here|Uneven ticks|The diagonal of the tiles|Even gaps|The gaps shrink|Measuring along the diagonal|The points lie on the diagonals|Pointed ends|A pointed crown|Its crown lies|An arch as high|Feet, springing and crown|The same again, smaller|Two (?:guides|lines) give all|Heads follow|No gap is wider|The last gap|Drawing a rail|Equal dashes|Each dash|The outer marks|The joints come|One ruler across|What is level above|Stopping at the near road|Not constructed|It keeps to its place|Only the eye level|The skyline|Pale first|Shapes are upside down|As far below|Every upright runs straight on|Measuring from the shore|Away from the foot|The foot lies on the horizon|Sun and foot|The shadow begins|A shadow that floats|Starting a little beside|Each line leaves|Where walls meet|For stairs|Up, along|The last tread|Everything starts from the corner|The board ends|Drawing through|Stop where the top|Two lines for every corner|All of one row|The lines run like|All four corners of the wall)/;
+  /^(?:A fat dot|A letter is its tile|Letters of one size|All tiles stand on one line|Lines stop where the next letter|A house is a box first|Columns of tiles|Equal ticks here|Uneven ticks|The diagonal of the tiles|Even gaps|The gaps shrink|Measuring along the diagonal|The points lie on the diagonals|Pointed ends|A pointed crown|Its crown lies|An arch as high|Feet, springing and crown|The same again, smaller|Two (?:guides|lines) give all|Heads follow|No gap is wider|The last gap|Drawing a rail|Equal dashes|Each dash|The outer marks|The joints come|One ruler across|What is level above|Stopping at the near road|Not constructed|It keeps to its place|Only the eye level|The skyline|Pale first|Shapes are upside down|Every upright runs straight on|Measuring from the shore|Away from the foot|The foot lies on the horizon|Sun and foot|The shadow begins|A shadow that floats|Starting a little beside|Each line leaves|Where walls meet|For stairs|Up, along|The last tread|Everything starts from the corner|The board ends|Drawing through|Stop where the top|Two lines for every corner|All of one row|The lines run like|All four corners of the wall)/;
 
 test("every reason, check and slip is true of the lines that are on the paper", () => {
   let said = 0;

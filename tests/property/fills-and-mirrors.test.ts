@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { findPaperPoint, regionContains } from "#core/geometry";
+import { distanceMm, findPaperPoint, regionContains } from "#core/geometry";
 import type { Lesson } from "#core/lesson";
 import { fillsAfter } from "#core/paper";
 import { type ComputedLesson, computeLesson } from "#core/pipeline";
@@ -173,15 +173,16 @@ test("equal on paper only with a level camera: looking up, a mirrored length mea
             o.recipe === "reflection" ? { ...o, handles: { ...o.handles, dropMm: 0 } } : o,
           ),
         });
-        const marks = c.moves
+        const h = c.evaluation.points.get("box-1/front-left-top");
+        const below = c.program.scene.get("reflection-1")?.built.points["water-front-left-top"];
+        const top = h && findPaperPoint(h);
+        const water = below && findPaperPoint(worldToPaper(c.view.camera, below));
+        const made = c.moves
           .flatMap((m) => m.points)
-          .filter((p) => p.id.startsWith("reflection-1/") && p.rule.kind === "along");
-        const mm = (id: string) => {
-          const rule = marks.find((p) => p.id === id)?.rule;
-          return rule?.kind === "along" ? rule.mm : null;
-        };
-        const [down, on] = [mm("reflection-1/water-front-left-top"), mm("reflection-1/front-left-top")];
-        if (down === null || on === null || down < 5) return;
+          .find((p) => p.id === "reflection-1/front-left-top" && p.rule.kind === "along");
+        if (!top || !water || made?.rule.kind !== "along") return;
+        const [down, on] = [distanceMm(top, water), made.rule.mm];
+        if (down < 5) return;
         if (Math.abs(down - on) < 1e-6) equal++;
         else other++;
         expect(Math.abs(down - on) < 1e-6).toBe(kind === "one-point");

@@ -4,12 +4,12 @@ export const words: PhraseBook = {
   tiles: {
     title: "{it}: a tile for each letter",
     why: "Letters of one size look like one word.",
-    check: "All tiles stand on one line; the gaps are alike.",
+    check: "All tiles stand on one line.",
   },
   "cut-*": {
     title: "{it}: cut the {letter}",
     why: "A letter is its tile with a few pieces cut away.",
-    check: "The strokes of the letter are equally wide everywhere.",
+    check: "The letter reaches from the foot of its tile to the top.",
     slip: [when(["measured"], "Cutting on the wrong side of the mark.")],
   },
   guides: TO_VP,

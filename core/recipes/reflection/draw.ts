@@ -97,23 +97,34 @@ function drawReflection(page: Page, slice: ReflectionSlice): void {
   const corners = [...new Set(shown.flatMap((e) => [e.from, e.to]))].filter(
     (c) => !c.includes("~") && !page.isFound(c) && page.isFound(host(c)),
   );
-  for (const { water, mirrored } of plumbLines(page, corners)) {
-    const [nearest, deepest] = [mirrored[0], mirrored.at(-1)];
-    if (nearest === undefined || deepest === undefined) continue;
-    const light = { role: "construction", light: true, measured: true } as const;
-    const level = page.isFound(water) ? water : `water-${nearest}`;
-    if (!page.isFound(level))
+  const light = { role: "construction", light: true, measured: true } as const;
+  const plumb = plumbLines(page, corners);
+  const stands = (corner: string) => sizeOf(minus(page.at(corner), page.at(`water-${corner}`))) < SAME_PLACE;
+  for (const corner of plumb.flatMap((line) => line.filter(stands))) page.takeFrom(corner, host(corner));
+  /** By the deepest corner of a line, the water's level on it. */
+  const levels = new Map<string, string>();
+  for (const line of plumb) {
+    const [nearest, deepest] = [line[0], line.at(-1)];
+    if (nearest === undefined || deepest === undefined || stands(deepest)) continue;
+    const level = stands(nearest) ? host(nearest) : `water-${nearest}`;
+    levels.set(deepest, level);
+    if (level !== host(nearest))
       page.ruleAlong(`level-${nearest}`, host(nearest), level, "height", {
         ...light,
         called: "upright carried on to the water",
       });
+  }
+  for (const [deepest, level] of levels)
     page.ruleAlong(`drop-${deepest}`, level, deepest, "height", {
       ...light,
       called: "upright carried on downward",
     });
-    for (const corner of mirrored)
-      if (!page.isFound(corner)) page.measureOnLine(corner, level, `drop-${deepest}`);
-  }
+  for (const line of plumb)
+    for (const corner of line) {
+      const deepest = line.at(-1) ?? corner;
+      const level = levels.get(deepest);
+      if (level && !page.isFound(corner)) page.measureOnLine(corner, level, `drop-${deepest}`);
+    }
   page.phase("mirror");
   for (const e of shown) {
     if (e.arc || !page.isFound(e.from) || !page.isFound(e.to) || page.isRuled(e.id)) continue;
@@ -128,17 +139,15 @@ function drawReflection(page: Page, slice: ReflectionSlice): void {
   }
 }
 
-/**
- * Corners that stand over one place of the water, from the lowest up, as their mirror images hang below it, with that place.
- */
-function plumbLines(page: Page, corners: readonly string[]): { water: string; mirrored: string[] }[] {
-  const lines: { water: string; mirrored: string[] }[] = [];
-  const depth = (corner: string) => sizeOf(minus(page.at(corner), page.at(`water-${corner}`)));
-  for (const corner of [...corners].sort((a, b) => depth(a) - depth(b))) {
-    const at = page.at(`water-${corner}`);
-    const same = lines.find(({ water }) => sizeOf(minus(page.at(water), at)) < SAME_PLACE);
-    if (same) same.mirrored.push(corner);
-    else lines.push({ water: `water-${corner}`, mirrored: [corner] });
+/** Corners that stand over one place of the water together, from the lowest up: so their mirror images hang below it. */
+function plumbLines(page: Page, corners: readonly string[]): string[][] {
+  const lines: string[][] = [];
+  const water = (corner: string) => page.at(`water-${corner}`);
+  const above = (corner: string) => sizeOf(minus(page.at(corner), water(corner)));
+  for (const corner of [...corners].sort((a, b) => above(a) - above(b))) {
+    const same = lines.find(([first]) => first && sizeOf(minus(water(first), water(corner))) < SAME_PLACE);
+    if (same) same.push(corner);
+    else lines.push([corner]);
   }
   return lines;
 }

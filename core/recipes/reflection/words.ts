@@ -3,7 +3,7 @@ import { type PhraseBook, when } from "../phrases.ts";
 export const words: PhraseBook = {
   uprights: {
     title: "{it}: uprights go on downward",
-    why: "As far below the water's level as the end stands above it.",
+    why: [when(["upright"], "As far below the water's level as the end stands above it.")],
     check: [when(["upright"], "Every upright runs straight on below the shore.")],
     slip: "Measuring from the shore line.",
   },
