@@ -107,7 +107,7 @@ export function fitMoves({
   findings: readonly Finding[];
 } {
   // No ruler is laid before an eraser.
-  const laid = hand.map((ms, m) => (moves[m]?.hand === "erase" ? 0 : ms * RULER_LAID));
+  const laid = (m: number) => (moves[m]?.hand === "erase" ? 0 : (hand[m] ?? 0) * RULER_LAID);
   const { spans, misplaced } = spansOf(step, toldMs, endMs, tied, laid);
   const made: MoveTiming[] = [];
   let slowest = { pace: 1, natural: 0, room: 0 };
@@ -143,7 +143,7 @@ function spansOf(
   toldMs: number,
   endMs: number,
   tied: ReadonlyMap<number, Tied>,
-  laid: readonly number[],
+  laid: (move: number) => number,
 ): { spans: readonly Span[]; misplaced: readonly number[] } {
   const spans: Span[] = [];
   const misplaced: number[] = [];
@@ -156,7 +156,7 @@ function spansOf(
       misplaced.push(m);
       continue;
     }
-    const laidMs = Math.min(laid[m] ?? 0, at.atMs - latest);
+    const laidMs = Math.min(laid(m), at.atMs - latest);
     if (m > open.firstMove) spans.push({ ...open, lastMove: m - 1 });
     open = { fromMs: at.atMs - laidMs, firstMove: m, tied: { ...at, laidMs } };
     latest = at.atMs;
@@ -170,11 +170,11 @@ function fitSpan(
   span: Span,
   drawnBy: number,
   hand: readonly number[],
-  laid: readonly number[],
+  laid: (move: number) => number,
   moves: readonly Move[],
 ): { moves: readonly MoveTiming[]; pace: number; natural: number; room: number } {
   const began = span.tied?.atMs ?? span.fromMs;
-  const spent = span.tied ? (laid[span.firstMove] ?? 0) : 0;
+  const spent = span.tied ? laid(span.firstMove) : 0;
   const natural = hand.slice(span.firstMove, span.lastMove + 1).reduce((a, b) => a + b, 0) - spent;
   const room = drawnBy - began;
   const pace = natural > room ? room / natural : 1;
@@ -191,7 +191,7 @@ function fitSpan(
       moveIndex: m,
       wordId: tied?.wordId ?? null,
       startMs: within(tied ? span.fromMs : at),
-      drawFromMs: within(tied ? tied.atMs : at + (laid[m] ?? 0) * pace),
+      drawFromMs: within(tied ? tied.atMs : at + laid(m) * pace),
       drawToMs: within(at + takes * LINE_DRAWN),
       endMs: within(at + takes),
     });

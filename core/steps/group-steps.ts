@@ -62,8 +62,9 @@ export function groupSteps(
   const describe = describer(input, own, extra, manner, keep);
   const steps: Step[] = [];
   const tellTasks = (index: number, nextMove: number) => {
-    const quarters = quartersBefore(nextMove, moves);
-    for (const task of placed.between.get(index) ?? []) {
+    const tasks = placed.between.get(index) ?? [];
+    const quarters = tasks.length > 0 ? quartersBefore(nextMove, moves) : 0;
+    for (const task of tasks) {
       const marked = input.tasks.find((t) => t.task === task)?.marked ?? [];
       const number = steps.length + 1;
       steps.push(

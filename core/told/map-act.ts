@@ -177,8 +177,18 @@ function mapWhere<A, B>(where: Where<A>, to: Naming<A, B>): Where<B> {
   }
 }
 
+interface PlacesIn<A> {
+  readonly says: readonly A[];
+  readonly gives: readonly A[];
+}
+
+/** Acts never change, and most of a lesson's stay the same while one thing is dragged: each is gone through once. */
+const gone = new WeakMap<object, PlacesIn<unknown>>();
+
 /** The places an act speaks of, and those it gives, in order. */
-export function placesIn<A>(act: Act<A>): { readonly says: readonly A[]; readonly gives: readonly A[] } {
+export function placesIn<A>(act: Act<A>): PlacesIn<A> {
+  const had = gone.get(act);
+  if (had) return had as PlacesIn<A>;
   const says: A[] = [];
   const gives: A[] = [];
   mapAct<A, A>(act, {
@@ -191,5 +201,6 @@ export function placesIn<A>(act: Act<A>): { readonly says: readonly A[]; readonl
       return p;
     },
   });
+  gone.set(act, { says, gives });
   return { says, gives };
 }
