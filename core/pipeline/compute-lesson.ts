@@ -73,7 +73,7 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
         telling,
         tasks,
         overrides: lesson.steps,
-        objectOf: objectsOf(lesson),
+        objectOf: objectsOf(drawn.objects),
       },
       parts,
     ),
@@ -154,6 +154,7 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
     parts: taught.parts,
     findings: inNames(
       [
+        ...drawn.ofNames,
         ...program.findings,
         ...evaluation.findings,
         ...paper.findings,
@@ -165,7 +166,7 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
         ...taught.findings,
         ...judgeRounding(moved, view, (id) => letterOf(id, steps), ontoMarks),
       ],
-      lesson.objects,
+      drawn.objects,
     ),
   };
 }
@@ -216,9 +217,9 @@ function letterOf(pointId: string, steps: readonly Step[]): string | null {
 
 const NO_CUES: NonNullable<NonNullable<Lesson["takes"][number]["narration"]>["cues"]> = [];
 
-function objectsOf(lesson: Lesson): (id: string) => Lesson["objects"][number] | null {
-  const objects = new Map(lesson.objects.map((o) => [o.id, o]));
-  return (id) => objects.get(id) ?? null;
+function objectsOf(objects: DrawnLesson["objects"]): (id: string) => Lesson["objects"][number] | null {
+  const known = new Map(objects.map((o) => [o.id, o]));
+  return (id) => known.get(id) ?? null;
 }
 
 /** Lesson time of a take: its video's, or to the end of its words before the video is there. */

@@ -1,13 +1,17 @@
-import type { Keep } from "../base/index.ts";
+import type { Finding, Keep } from "../base/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import { drawPaper, type Paper, PaperMemo } from "../paper/index.ts";
-import { type DrawnAs, type Program, planLesson } from "../program/index.ts";
+import { type DrawnAs, type Program, planLesson, withToldNames } from "../program/index.ts";
 import { planView, type Sheet, type View } from "../view/index.ts";
 import { goingOnFrom } from "./memory.ts";
 
 /** The first half of the plot, all that a picture of the sheet needs: document → view → moves → paper. Plain data. */
 export interface DrawnLesson {
   readonly lesson: Lesson;
+  /** The things by the names they are told by. */
+  readonly objects: Readonly<Lesson["objects"]>;
+  /** Names that cannot be told. */
+  readonly ofNames: readonly Finding[];
   readonly sheet: Sheet;
   readonly view: View;
   readonly program: Program;
@@ -25,7 +29,8 @@ export function drawLesson(lesson: Lesson, before: DrawnLesson | null = null): D
  * waits) is read by none of them: changing it draws nothing.
  */
 export function drawStages(lesson: Lesson, keep: Keep): DrawnLesson {
-  const { sheet, objects, frontToBack, stepOrder } = lesson;
+  const { sheet, frontToBack, stepOrder } = lesson;
+  const { objects, findings: ofNames } = keep("names", [lesson.objects], () => withToldNames(lesson.objects));
   const { centre, guides, erase } = lesson.plan;
   const view = keep("view", [lesson.view, sheet], () => planView(lesson.view, sheet));
   const drawnAs = keep("drawn as", [centre, guides, erase], (): DrawnAs => ({ centre, guides, erase }));
@@ -39,5 +44,5 @@ export function drawStages(lesson: Lesson, keep: Keep): DrawnLesson {
       parts("strokes laid", [view], () => new PaperMemo(view)),
     ),
   );
-  return { lesson, sheet, view, program, moves: program.moves, paper };
+  return { lesson, objects, ofNames, sheet, view, program, moves: program.moves, paper };
 }

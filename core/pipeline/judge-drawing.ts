@@ -18,7 +18,7 @@ import {
 import type { DrawnLesson } from "./draw-lesson.ts";
 
 /** Findings that look across the drawing: what will look wrong, be hard to draw, or not fit. Cheap enough for every edit. */
-export function judgeDrawing({ program, view, paper, sheet, lesson }: DrawnLesson): Finding[] {
+export function judgeDrawing({ program, view, paper, sheet, lesson, objects }: DrawnLesson): Finding[] {
   // A class that finds the middle of the sheet first puts its horizon there on purpose.
   const isDrill = lesson.plan.centre !== "none";
   return [
@@ -30,13 +30,13 @@ export function judgeDrawing({ program, view, paper, sheet, lesson }: DrawnLesso
     ...judgeInterpenetrating(program.solids),
     ...judgeStuckThrough(
       program.solids,
-      new Set(lesson.objects.flatMap((o) => (o.recipe === "room" ? [o.id] : []))),
+      new Set(objects.flatMap((o) => (o.recipe === "room" ? [o.id] : []))),
     ),
     ...judgeOffItsFace(program),
     ...judgeKeepOut(paper),
     ...judgeRulerReach(paper, view, sheet.rulerMm ?? USUAL_RULER_MM),
-    ...judgeDeliverable(lesson.plan, lesson.objects, program.scene, view),
-    ...(lesson.plan.ruler === "straight-edge" ? [] : judgeTypedSizes(lesson.objects, view)),
+    ...judgeDeliverable(lesson.plan, objects, program.scene, view),
+    ...(lesson.plan.ruler === "straight-edge" ? [] : judgeTypedSizes(objects, view)),
     ...judgeComposition(paper, program.solids, view, isDrill),
   ];
 }

@@ -3,3 +3,4 @@ export type { DrawnAs, ObjectDrawing, PlannedSolid, Program } from "./plan-lesso
 export { impossibleInObject, planLesson, withOtherDepthMark } from "./plan-lesson.ts";
 export { SHEET_ID } from "./sheet-setup.ts";
 export { type StandingThing, solveScene } from "./solve-scene.ts";
+export { withToldNames } from "./told-names.ts";

@@ -164,17 +164,35 @@ test("no finding of a demo lesson speaks in ids, or of a length of nothing", () 
   }
 });
 
-test("a name of only spaces or of 200 letters is refused in words, and the lesson stays as it was", () => {
-  const one = put(lesson(views.one, []), "box", [40, 190], [70, 130]);
-  for (const [value, why] of [
-    ["   ", /needs a name/],
-    ["x".repeat(200), /at most 60/],
+test("a name of only spaces or of 200 letters is kept, told otherwise, and is a finding with a mend", () => {
+  const long = `${"wheelbarrow ".repeat(16)}barrows`;
+  expect(long.length).toBeGreaterThan(190);
+  const two = put(put(lesson(views.one, []), "box", [40, 190], [70, 130]), "box", [100, 190], [130, 130]);
+  for (const [value, kept, called] of [
+    ["   ", "", "box"],
+    [long, long, "wheelbarrow wheelbarrow wheelbarrow wheelbarrow wheelbarrow"],
+    ["x".repeat(200), "x".repeat(200), "x".repeat(60)],
   ] as const) {
-    const done = applyChanges(one, [{ id: "object/box-1", field: "label", value }]);
-    expect(done.ok ? "taken" : done.findings[0]?.message).toMatch(why);
-    const read = parseLessonText(
-      JSON.stringify({ ...one, objects: one.objects.map((o) => ({ ...o, label: value })) }),
-    );
-    expect(read.ok ? "taken" : read.findings[0]?.message).toMatch(why);
+    const named = changed(two, "object/box-2", "label", value);
+    const read = parseLessonText(JSON.stringify(named));
+    expect(read.ok && read.value.objects[1]?.label).toBe(kept);
+    const c = computeLesson(named);
+    const [finding, ...more] = c.findings.filter((f) => f.code === "name-cannot-be-told");
+    expect(more).toEqual([]);
+    expect(finding?.about).toBe("box-2");
+    expect(finding?.message).toContain(`the ${called}`);
+    const titles = c.steps.filter((s) => s.objectId === "box-2").map((s) => s.title);
+    expect(titles.length).toBeGreaterThan(2);
+    for (const title of titles) expect(title.toLowerCase()).toMatch(new RegExp(`^${called}: [a-z]`));
+    const mended = applyChanges(named, finding?.mend?.changes ?? []);
+    expect(mended.ok && mended.value.lesson.objects[1]?.label).toBe(called);
+    expect(mended.ok && told(mended.value.lesson, "name-cannot-be-told")).toEqual([]);
   }
+});
+
+test("things without a name are told apart", () => {
+  const two = put(put(lesson(views.one, []), "box", [40, 190], [70, 130]), "box", [100, 190], [130, 130]);
+  const nameless = { ...two, objects: two.objects.map((o) => ({ ...o, label: "" })) };
+  const called = new Set(computeLesson(nameless).steps.map((s) => s.title.split(":")[0]));
+  expect([...called].filter((t) => t?.startsWith("Box"))).toEqual(["Box", "Box 2"]);
 });

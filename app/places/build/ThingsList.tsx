@@ -36,7 +36,7 @@ export const ThingsList = memo(function ThingsList({ objects, chosen, onChoose, 
                   onChoose();
                 }}
               >
-                {i + 1}. {object.label}
+                {i + 1}. {object.label || "no name yet"}
                 {object.hidden ? <span className={styles.state}> left out</span> : null}
                 {object.locked ? <span className={styles.state}> held</span> : null}
               </button>
