@@ -60,6 +60,8 @@ export interface Subject {
   readonly frame: Frame;
   readonly options: DrawingOptions;
   readonly built: Built;
+  /** Corners that lie behind what was finished before: nothing is marked there if it can be helped. */
+  readonly covered?: readonly string[];
   /** What has been found of another object, or null when it is not drawn yet. */
   readonly foundOf: (objectId: string) => FoundSoFar | null;
 }
@@ -72,7 +74,7 @@ export type Knowledge = ReturnType<typeof knowledgeOf>;
  * What is known of one object while it is drawn: where every named point truly is, which of them ruler and pencil have
  * found, and which lines are there. Names of another object's points are "object/name".
  */
-export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: Subject) {
+export function knowledgeOf({ objectId, view, frame, options, built, covered = NONE, foundOf }: Subject) {
   const points = new Map<string, Vec3>();
   const lines: SpaceLine[] = [];
   const truth = new Map<string, Vec3>();
@@ -89,6 +91,11 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
     if (points.has(name)) return true;
     const [host, rest] = splitName(name);
     return host !== null && (foundOf(host)?.points.has(rest) ?? false);
+  }
+
+  /** Whether a corner lies behind something finished. */
+  function isCovered(name: string): boolean {
+    return covered.includes(name);
   }
 
   /** Whether a point of that name belongs to the construction at all. */
@@ -246,6 +253,7 @@ export function knowledgeOf({ objectId, view, frame, options, built, foundOf }: 
     isFound,
     knows,
     at,
+    isCovered,
     onPaper,
     call,
     goesOnFrom,

@@ -205,9 +205,10 @@ function lifeOf(
   const covered: Covered[] = [];
   for (const occluder of occluders) {
     if (apart(stroke.box, occluder.box)) continue;
-    const { objectId, closesAt, erasedAt } = occluder.solid;
-    for (const where of hidden(occluder)) {
-      if (!meetsAny(where, onPaper)) continue;
+    const { objectId, closesAt, erasedAt, solid } = occluder.solid;
+    for (const stretch of hidden(occluder)) {
+      const where = solid.seenFromInside ? overlap(stretch, { from: 0, to: stroke.cut }) : stretch;
+      if (!where || !meetsAny(where, onPaper)) continue;
       if (closesAt < moveIndex) {
         never.push(where);
         if (!stoppedBy.includes(objectId)) stoppedBy.push(objectId);

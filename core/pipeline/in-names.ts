@@ -2,7 +2,10 @@ import type { Finding } from "../base/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 
 /** Findings as a teacher reads them: things by their names instead of the ids that stages know them by. */
-export function inNames(findings: readonly Finding[], objects: Readonly<Lesson["objects"]>): readonly Finding[] {
+export function inNames(
+  findings: readonly Finding[],
+  objects: Readonly<Lesson["objects"]>,
+): readonly Finding[] {
   const labels = new Map(objects.map((o) => [o.id, o.label]));
   return findings.map((finding) => {
     if (!finding.message.includes('"')) return finding;

@@ -4,8 +4,9 @@ import { findPaperPoint } from "../geometry/index.ts";
 import { type Built, callPoint, type FoundSoFar, openPage } from "../page/index.ts";
 import type { Plan } from "../plan/index.ts";
 import { type Fault, hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
-import { orderGroups, type Solid } from "../solids/index.ts";
+import { type HidingFace, hidingFaces, orderGroups, type Solid } from "../solids/index.ts";
 import { requireFrame, type Vec3, type View, worldToPaper } from "../view/index.ts";
+import { coveredCorners } from "./covered-corners.ts";
 import { orderMoves } from "./order-moves.ts";
 import { drawCentre, drawHorizon, drawVanishingPoints, SHEET_ID } from "./sheet-setup.ts";
 
@@ -43,6 +44,8 @@ export interface ObjectDrawing {
   readonly found: FoundSoFar;
   /** What it went on from. */
   readonly goesOnFrom: ReadonlyMap<string, FoundSoFar | null>;
+  /** Its corners that lie behind what was finished before. */
+  readonly covered: readonly string[];
 }
 
 /** What is impossible in an object in this view, by field. */
@@ -84,7 +87,13 @@ export function planLesson(
   const planned: Move[] = [...sheet];
   const findings: Finding[] = [];
   const drawings = new Map<string, ObjectDrawing>();
-  const drawn: { objectId: string; solid: Solid; depthGroup: string }[] = [];
+  const drawn: { objectId: string; solid: Solid; depthGroup: string; faces: readonly HidingFace[] }[] = [];
+  const groups = orderGroups(
+    objects.flatMap((o) => (o.hidden ? [] : (scene.get(o.id)?.depthGroup ?? []))),
+    frontToBack,
+  );
+  const ranks = new Map(groups.map((g, i) => [g, i]));
+  const rankOf = (group: string) => ranks.get(group) ?? groups.length;
   for (const object of objects) {
     const standing = scene.get(object.id);
     if (!standing) continue;
@@ -103,10 +112,16 @@ export function planLesson(
       continue;
     }
     const foundOf = (id: string) => drawings.get(id)?.found ?? null;
+    const covered = coveredCorners(
+      { objectId: object.id, depthGroup, solid: built.solid },
+      drawn,
+      rankOf,
+      view,
+    );
     const drawing = keep(
       `drawing/${object.id}`,
-      [standing, drawnAs.guides, view, ...hostsOf(object).map(foundOf)],
-      () => drawObject(standing, drawnAs.guides, view, foundOf),
+      [standing, drawnAs.guides, view, covered.join(" "), ...hostsOf(object).map(foundOf)],
+      () => drawObject(standing, drawnAs.guides, view, foundOf, covered),
     );
     drawings.set(object.id, drawing);
     if (drawing.moves.length === 0) {
@@ -124,7 +139,10 @@ export function planLesson(
       });
       planned.push(...erasing);
     }
-    drawn.push({ objectId: object.id, solid: built.solid, depthGroup });
+    const faces = keep(`faces/${object.id}`, [built.solid, view], () =>
+      hidingFaces(view.camera, built.solid),
+    );
+    drawn.push({ objectId: object.id, solid: built.solid, depthGroup, faces });
   }
   if (drawnAs.erase === "at-end" && drawn.length > 0) {
     const d = new Drafter(SHEET_ID);
@@ -161,7 +179,7 @@ function takeCorners(standing: StandingThing, guides: Plan["guides"], view: View
     points.set(name, at);
   }
   const found: FoundSoFar = { points, lines: [], solid: standing.built.solid };
-  return { standing, guides, moves: d.moves, found, goesOnFrom: new Map() };
+  return { standing, guides, moves: d.moves, found, goesOnFrom: new Map(), covered: [] };
 }
 
 /** When each object is closed, by its last line, and when its tails are rubbed out after that. */
@@ -174,10 +192,12 @@ function withLives(
   const erased = new Map<string, number>();
   for (const [i, m] of moves.entries())
     for (const id of m.erases) if (i > (closes.get(id) ?? -1) && !erased.has(id)) erased.set(id, i);
-  return drawn.map((s) => ({
-    ...s,
-    closesAt: closes.get(s.objectId) ?? -1,
-    erasedAt: erased.get(s.objectId) ?? null,
+  return drawn.map(({ objectId, solid, depthGroup }) => ({
+    objectId,
+    solid,
+    depthGroup,
+    closesAt: closes.get(objectId) ?? -1,
+    erasedAt: erased.get(objectId) ?? null,
   }));
 }
 
@@ -213,6 +233,7 @@ function drawObject(
   guides: Plan["guides"],
   view: View,
   foundOf: (objectId: string) => FoundSoFar | null,
+  covered: readonly string[],
 ): ObjectDrawing {
   const { object, built } = standing;
   const d = new Drafter(object.id);
@@ -224,14 +245,21 @@ function drawObject(
     return found;
   };
   const options = { guides, depthMark: object.depthMark ?? 0 };
-  const page = openPage(d, { objectId: object.id, view, frame, options, built, foundOf: noted });
+  const page = openPage(d, { objectId: object.id, view, frame, options, built, covered, foundOf: noted });
   recipeOf(object).draw(page, object, built);
-  return { standing, guides, moves: withTurnedSheet(object, d.moves), found: page.found, goesOnFrom };
+  return {
+    standing,
+    guides,
+    moves: withTurnedSheet(object, d.moves),
+    found: page.found,
+    goesOnFrom,
+    covered,
+  };
 }
 
 /** The same drawing with its depth marked on another guide: to compare how much a hand would stray. */
 export function withOtherDepthMark(drawing: ObjectDrawing, view: View, depthMark: number): readonly Move[] {
-  const { standing, guides, goesOnFrom } = drawing;
+  const { standing, guides, goesOnFrom, covered } = drawing;
   const { object, built } = standing;
   const d = new Drafter(object.id);
   const page = openPage(d, {
@@ -240,6 +268,7 @@ export function withOtherDepthMark(drawing: ObjectDrawing, view: View, depthMark
     frame: requireFrame(view, object.frame),
     options: { guides, depthMark },
     built,
+    covered,
     foundOf: (id) => goesOnFrom.get(id) ?? null,
   });
   recipeOf(object).draw(page, object, built);

@@ -48,6 +48,8 @@ export interface Solid {
   readonly opaque: boolean;
   /** A convex solid never hides its own edges beyond those both of whose faces turn away. */
   readonly convex: boolean;
+  /** We stand in it: light lines run over its walls to the points beyond them, as on any sheet. */
+  readonly seenFromInside?: true;
 }
 
 /** A face drawn thinner than this on paper is a line: it shows nothing and hides nothing. */

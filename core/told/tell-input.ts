@@ -20,6 +20,8 @@ export interface TellInput {
   readonly extra: Map<string, PaperPoint>;
   /** Crossings that a line with many of them leaves to be marked when they are needed. */
   readonly pending: Map<string, Where<Place>>;
+  /** Places at which no line is seen to end: the pencil is lifted over a finished thing before it is there. */
+  readonly lifted: Set<string>;
   /** Lines told otherwise than they are ruled: they are finished as they are. */
   readonly measured: Set<number>;
 }

@@ -108,6 +108,7 @@ export function tellLesson(lesson: LessonToTell, keep: Keep = makeAnew): LessonT
           filled,
           given: new Set(given),
           extra: new Map(),
+          lifted: new Set(),
           measured: new Set(),
           pending: new Map(),
         };
@@ -163,7 +164,12 @@ function tellPhase(
   if (closes && closes.last >= run.first && closes.last <= run.last) {
     // The sheet is turned back when all is done.
     const back = acts.at(-1)?.act.do === "turn" ? acts.splice(-1) : [];
-    acts.push(...goOver(input, moves, closes.all), ...back);
+    // What finishes a line of an earlier phase shows no move of that phase again.
+    const over = goOver(input, moves, closes.all).map((t) => ({
+      ...t,
+      moves: t.moves.filter((m) => m >= run.first && m <= run.last),
+    }));
+    acts.push(...over, ...back);
   }
   for (let i = run.first; i <= run.last; i++) {
     const move = moves[i];

@@ -1,6 +1,7 @@
 import { LONGEST_TAPE_MM, type Move, tapeNeeded } from "../drafter/index.ts";
 import { distanceMm, type Interval } from "../geometry/index.ts";
 import type { PaperStroke } from "../paper/index.ts";
+import { fromItsOpenEnd } from "./behind-finished.ts";
 import { inStretches, seenStretches } from "./behind-own.ts";
 import { isOff } from "./by-measure.ts";
 import { readingOf } from "./measures.ts";
@@ -45,7 +46,8 @@ export function tellMove(
       if (rule?.kind === "slide") return tellSlide(on, move);
       const line = tellLine(on, move, i);
       if (!line) return null;
-      const ruled = line.open === null ? line.ruled : withLength(on, line.ruled, move, line.open);
+      const whole = line.open === null ? line.ruled : withLength(on, line.ruled, move, line.open);
+      const ruled = fromItsOpenEnd(input, moves, i, whole);
       const stroke = input.strokeOf(i);
       const isLight = pressOf(move) === "light";
       const seen = stroke && !isLight ? seenStretches(stroke, 1) : null;

@@ -28,7 +28,8 @@ export function tellMoves(
     told.push({ ...t, act });
   };
   const takeLeft = (i: number) => {
-    const at = (moves[i]?.leaves ?? []).map(input.on.places.name);
+    const left = (moves[i]?.leaves ?? []).filter((id) => !input.lifted.has(input.on.places.one(id)));
+    const at = left.map(input.on.places.name);
     const act: Act<Place> = { do: "leave", at };
     if (at.length > 0 && unknownIn(act, input.given).length === 0) told.push({ act, moves: [] });
   };
@@ -82,13 +83,15 @@ function withFewFinds(act: Act<Place>, { pending }: TellInput): Act<Place> {
   return { ...act, lines: [rest] };
 }
 
-/** Whether anything of a ruled line lies on the sheet; what else a hand does is always told. */
+/** Whether anything of a ruled line lies on the sheet, or it finds a place; what else a hand does is always told. */
 function isSeen({ strokeOf }: TellInput, move: Move, i: number): boolean {
   if (move.hand !== "rule" || move.lines[0]?.rule.kind === "sheet-diagonal") return true;
   const stroke = strokeOf(i);
   return (
     stroke !== undefined &&
-    (stroke.pieces.length > 0 || stroke.behindOwn.length > 0 || stroke.stoppedBy.length > 0)
+    (stroke.pieces.length > 0 ||
+      stroke.behindOwn.length > 0 ||
+      (stroke.stoppedBy.length > 0 && move.points.length > 0))
   );
 }
 

@@ -32,8 +32,9 @@ function drawBox(page: Page, slice: BoxSlice): void {
   const { flat, deep } = axesByView(page);
 
   page.phase("front");
-  page.markFromEdges(FOOT_CORNER);
-  drawTruePart(page, flat);
+  const start = page.firstCorner(FOOT_CORNER, flat);
+  page.markFromEdges(start);
+  drawTruePart(page, flat, start);
 
   page.phase("guides");
   for (const axis of deep) {
@@ -72,15 +73,15 @@ function observeGuides(page: Page, axis: Axis): void {
 }
 
 /** The part of a block that lies true to the paper, measured: its front, its near upright, or just its foot. */
-function drawTruePart(page: Page, flat: readonly Axis[]): void {
+function drawTruePart(page: Page, flat: readonly Axis[], start: string): void {
   for (const axis of flat) {
-    const edge = page.edgeFrom(FOOT_CORNER, axis);
-    if (edge) page.ruleMeasured(edge);
+    const edge = page.edgeAt(start, axis);
+    if (edge) page.ruleMeasured(edge, start);
   }
   // The other upright is measured too: then the last side only joins.
   const [across, up] = flat;
-  const opposite = across && up ? page.edgeFrom(FOOT_CORNER, across)?.to : undefined;
-  const other = opposite !== undefined && up ? page.edgeFrom(opposite, up) : undefined;
+  const first = across && up ? page.edgeAt(start, across) : undefined;
+  const other = first && up ? page.edgeAt(page.otherEnd(first, start), up) : undefined;
   if (other) page.ruleMeasured(other);
   const near = (name: string) => AXES.every((axis, i) => flat.includes(axis) || bitsOf(name)[i] === 0);
   page.ruleRemaining((e) => e.axis !== null && flat.includes(e.axis) && near(e.from) && near(e.to));

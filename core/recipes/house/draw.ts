@@ -59,11 +59,11 @@ function drawHouse(page: Page, slice: HouseSlice): void {
     e.axis !== null && e.id !== "peak" && (page.shows(e) || e.id === `${gable}-eave-line`);
 
   page.phase("walls");
-  const foot = `${near}-near-foot`;
-  page.markFromEdges(foot);
+  const start = page.firstCorner(`${near}-near-foot`, flat);
+  page.markFromEdges(start);
   for (const axis of flat) {
-    const edge = page.solid.edges.find((e) => e.axis === axis && e.from === foot && !e.light);
-    if (edge) page.ruleMeasured(edge);
+    const edge = page.edgeAt(start, axis);
+    if (edge) page.ruleMeasured(edge, start);
   }
   page.ruleReachable((e) => isWall(e) && e.axis !== null && flat.includes(e.axis));
   for (const axis of deep) page.ruleGuides(axis);

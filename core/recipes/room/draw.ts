@@ -105,7 +105,7 @@ function straightRoom(slice: RoomSlice, { view }: SolveContext): Solid {
     },
   ];
   // Seen from inside no wall stands before another.
-  return { corners, faces, edges, opaque: true, convex: true };
+  return { corners, faces, edges, opaque: true, convex: true, seenFromInside: true };
 }
 
 function wallsAt(side: (typeof SIDES)[number]): string[] {
@@ -198,6 +198,7 @@ function cornerRoom(slice: RoomSlice, { view, frame }: SolveContext): Solid {
       edge("right-floor-line", "depth", "far-bottom", "right-bottom", ["right-wall", "floor"]),
     ],
     opaque: true,
+    seenFromInside: true,
     convex: true,
   };
 }
