@@ -9,6 +9,7 @@ import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { StepNotes } from "../../lesson/StepWords.tsx";
 import styles from "./Build.module.css";
+import { StepOrder } from "./StepOrder.tsx";
 import { WordsInPlace } from "./WordsInPlace.tsx";
 
 // An empty field goes back to the usual words.
@@ -85,17 +86,7 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
         />
       </div>
       <div className={styles.actions}>
-        <Button size="compact-sm" variant="default" disabled={index <= 0} onClick={() => move(index - 1)}>
-          Earlier
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          disabled={index + 1 >= computed.steps.length}
-          onClick={() => move(index + 1)}
-        >
-          Later
-        </Button>
+        <StepOrder index={index} count={computed.steps.length} onMove={move} />
         <Button
           size="compact-sm"
           variant="default"

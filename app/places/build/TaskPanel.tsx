@@ -7,6 +7,7 @@ import type { Concern, Task } from "#core/tasks";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import styles from "./Build.module.css";
+import { StepOrder } from "./StepOrder.tsx";
 import { WordsInPlace } from "./WordsInPlace.tsx";
 
 const KIT_CHOICES = (Object.keys(KIT) as KitName[]).map((value) => ({ value, label: KIT[value].short }));
@@ -56,17 +57,7 @@ export function TaskPanel({ step, task }: { step: Step; task: Task }) {
       />
       <About task={task} things={lesson.objects} onChange={(c) => commit(setTask(task, "concerns", c))} />
       <div className={styles.actions}>
-        <Button size="compact-sm" variant="default" disabled={index <= 0} onClick={() => move(index - 1)}>
-          Earlier
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          disabled={index + 1 >= computed.steps.length}
-          onClick={() => move(index + 1)}
-        >
-          Later
-        </Button>
+        <StepOrder index={index} count={computed.steps.length} onMove={move} />
         <Button
           size="compact-sm"
           variant="default"
