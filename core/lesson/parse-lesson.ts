@@ -74,17 +74,12 @@ function impossibleInLesson(lesson: Lesson): Finding[] {
   );
   if (found.length > 0) return found;
   const view = planView(lesson.view, lesson.sheet);
-  const ids = new Set<string>([SHEET_ID]);
+  found.push(
+    ...takenTwice("objects", lesson.objects, [SHEET_ID]),
+    ...takenTwice("tasks", lesson.tasks ?? []),
+    ...takenTwice("takes", lesson.takes),
+  );
   for (const [i, object] of lesson.objects.entries()) {
-    if (ids.has(object.id))
-      found.push(
-        fault(
-          "id-taken",
-          `objects.${i}.id`,
-          `objects.${i}.id: "${object.id}" is already taken; every id is used once.`,
-        ),
-      );
-    ids.add(object.id);
     for (const { field, message } of impossibleInObject(object, view)) {
       found.push(
         fault(
@@ -95,36 +90,26 @@ function impossibleInLesson(lesson: Lesson): Finding[] {
       );
     }
   }
-  const tasks = new Set<string>();
-  for (const [i, task] of (lesson.tasks ?? []).entries()) {
-    if (tasks.has(task.id))
-      found.push(
-        fault(
-          "id-taken",
-          `tasks.${i}.id`,
-          `tasks.${i}.id: "${task.id}" is already taken; every task has its own.`,
-        ),
-      );
-    tasks.add(task.id);
-  }
-  const takes = new Set<string>();
-  for (const [i, take] of lesson.takes.entries()) {
-    if (takes.has(take.id))
-      found.push(
-        fault(
-          "id-taken",
-          `takes.${i}.id`,
-          `takes.${i}.id: "${take.id}" is already taken; every take has its own.`,
-        ),
-      );
-    takes.add(take.id);
-  }
-  if (lesson.currentTake !== null && !takes.has(lesson.currentTake)) {
-    found.push(
-      fault("no-such-take", "currentTake", `currentTake: the lesson has no take "${lesson.currentTake}".`),
-    );
+  const { currentTake } = lesson;
+  if (currentTake !== null && !lesson.takes.some((take) => take.id === currentTake)) {
+    found.push(fault("no-such-take", "currentTake", `currentTake: the lesson has no take "${currentTake}".`));
   }
   return found;
+}
+
+/** Ids of a list that stand in it before, or that the program keeps for itself. */
+function takenTwice(
+  list: string,
+  all: readonly { readonly id: string }[],
+  kept: readonly string[] = [],
+): Finding[] {
+  const ids = new Set(kept);
+  return all.flatMap(({ id }, i) => {
+    const at = `${list}.${i}.id`;
+    const taken = ids.has(id);
+    ids.add(id);
+    return taken ? [fault("id-taken", at, `${at}: "${id}" is already taken; every id is used once.`)] : [];
+  });
 }
 
 /** The lesson as a file: two-space JSON with a final line end. */
