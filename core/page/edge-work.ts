@@ -57,39 +57,6 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     return edge;
   }
 
-  /** The edge from a corner along an axis, if there is one. */
-  function edgeFrom(corner: string, axis: Axis): Edge | undefined {
-    return solid.edges.find((e) => e.axis === axis && e.from === corner);
-  }
-
-  /** The edge at a corner along an axis, whichever way it runs. */
-  function edgeAt(corner: string, axis: Axis): Edge | undefined {
-    return solid.edges.find((e) => e.axis === axis && !e.light && touches(e, corner));
-  }
-
-  /** The end of an edge over against a corner of it. */
-  function otherEnd(edge: Edge, corner: string): string {
-    return edge.from === corner ? edge.to : edge.from;
-  }
-
-  /**
-   * Of the corners of a face that lies true to the paper the one to begin at: the usual one, unless that, or what is
-   * measured from it, lies behind something finished.
-   */
-  function firstCorner(usual: string, flat: readonly Axis[]): string {
-    const ring = [usual];
-    for (const corner of ring)
-      for (const axis of flat) {
-        const edge = edgeAt(corner, axis);
-        const next = edge && otherEnd(edge, corner);
-        if (next && !ring.includes(next)) ring.push(next);
-      }
-    const clear = (corner: string) => !known.isCovered(corner);
-    const free = (corner: string) =>
-      clear(corner) && flat.every((axis) => clear(otherEnd(edgeAt(corner, axis) ?? NO_EDGE, corner)));
-    return ring.find(free) ?? ring.find(clear) ?? usual;
-  }
-
   /** Rules an edge from its found end to a length measured on it. */
   function ruleMeasured(edge: Edge, from: string = known.isFound(edge.from) ? edge.from : edge.to): void {
     if (edge.axis) ruleEdge(edge, from, { measured: true });
@@ -370,10 +337,6 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     shows,
     isRuled,
     edge,
-    edgeFrom,
-    edgeAt,
-    otherEnd,
-    firstCorner,
     ruleMeasured,
     ruleGuides,
     ruleGuidesOf,
@@ -387,9 +350,6 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     measureFromNeighbour,
   };
 }
-
-/** Where a corner has no edge along an axis nothing is measured from it. */
-const NO_EDGE: Edge = { id: "", axis: null, from: "", to: "", faces: [] };
 
 function touches(edge: Edge, corner: string): boolean {
   return edge.from === corner || edge.to === corner;
