@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
-import { applyChanges, changeViewKind, sampleLesson, VIEW_KINDS } from "#core/changes";
+import { sampleLesson, VIEW_KINDS } from "#core/changes";
 import { type Lesson, parseLessonText } from "#core/lesson";
 import { AGE_BANDS, type AgeBand } from "#core/plan";
 import { RECIPE_NAMES } from "#core/recipes";
@@ -33,13 +33,7 @@ function lessonsIn(from: string): [string, Lesson][] {
 
 function samples(): [string, Lesson][] {
   return RECIPE_NAMES.flatMap((recipe) =>
-    VIEW_KINDS.flatMap(({ kind }): [string, Lesson][] => {
-      const plain = kind === "one-point" || kind === "two-point";
-      const lesson = sampleLesson(recipe, plain ? kind : "two-point");
-      const changed = plain ? null : applyChanges(lesson, changeViewKind(lesson, kind));
-      if (changed && !changed.ok) return [];
-      return [[`${recipe}, ${kind}`, changed ? changed.value.lesson : lesson]];
-    }),
+    VIEW_KINDS.map(({ kind }): [string, Lesson] => [`${recipe}, ${kind}`, sampleLesson(recipe, kind)]),
   );
 }
 

@@ -5,6 +5,7 @@ import { recipeNamed, type SampleSpot } from "../recipes/index.ts";
 import { planView } from "../view/index.ts";
 import { applyChanges } from "./apply-changes.ts";
 import { type Construction, findChoosable, putObject } from "./put-object.ts";
+import { changeViewKind, type ViewKind } from "./view-changes.ts";
 
 export type SampleView = "one-point" | "two-point";
 
@@ -34,8 +35,23 @@ const HOSTS: Readonly<Record<"wall" | "mirrored", Readonly<Record<SampleView, Sa
   mirrored: { "one-point": [40, 130, 130, 70], "two-point": [150, 130, 151, 70] },
 };
 
-/** A lesson that shows one construction on an A4 sheet, on a host where it needs one: for pictures of constructions. */
-export function sampleLesson(construction: Construction, kind: SampleView): Lesson {
+/**
+ * A lesson that shows one construction on an A4 sheet, on a host where it needs one: for pictures of constructions. Looking up
+ * or down it is what two points show, seen otherwise.
+ */
+export function sampleLesson(construction: Construction, kind: ViewKind): Lesson {
+  return kind === "one-point" || kind === "two-point"
+    ? levelSample(construction, kind)
+    : seenOtherwise(levelSample(construction, "two-point"), kind);
+}
+
+function seenOtherwise(lesson: Lesson, kind: ViewKind): Lesson {
+  const changed = applyChanges(lesson, changeViewKind(lesson, kind));
+  invariant(changed.ok, `the sample cannot be seen in the view "${kind}"`);
+  return changed.value.lesson;
+}
+
+function levelSample(construction: Construction, kind: SampleView): Lesson {
   const chosen = findChoosable(construction);
   invariant(chosen, `there is no construction "${construction}"`);
   const { putDown } = recipeNamed(chosen.recipe);

@@ -1,12 +1,11 @@
 // Speed and memory as ratios within one run on one machine; absolute times are printed beside them for orientation.
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import type { Change } from "#core/base";
 import { applyChanges } from "#core/changes";
 import { drawState, frameAt, makeCards } from "#core/display";
-import { type Lesson, parseLessonText } from "#core/lesson";
+import type { Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson, judgeDrift } from "#core/pipeline";
 import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
+import { demoLesson } from "../demo-lesson.ts";
 import { crowd, quay, twoThousandStrokes } from "./lessons.ts";
 import { row, timesMs } from "./measure.ts";
 
@@ -100,12 +99,9 @@ row(
 );
 
 console.log("Frames and cards");
-const parsed = parseLessonText(
-  readFileSync(join(import.meta.dirname, "../../demo/lessons/glasshouse.json"), "utf8"),
-);
-if (!parsed.ok) throw new Error("the demo lesson cannot be read");
-const demo = computeLesson(parsed.value);
-const scratch = full(parsed.value);
+const glasshouse = demoLesson("glasshouse");
+const demo = computeLesson(glasshouse);
+const scratch = full(glasshouse);
 const frame = timesMs(
   200,
   (run) => void frameAt(demo, run * 700, { medium: "overlay", tools: false, withSheet: false }),
@@ -115,11 +111,11 @@ row(
   `1 : ${(scratch.median / frame.median).toFixed(0)} (${frame.median.toFixed(3)} ms)`,
 );
 const cards = makeCards(demo);
-await writeCardsPdf(cards, parsed.value.handOut, parsed.value.title, new Date(0));
+await writeCardsPdf(cards, glasshouse.handOut, glasshouse.title, new Date(0));
 const start = performance.now();
 const rounds = 5;
 for (let i = 0; i < rounds; i++)
-  await writeCardsPdf(cards, parsed.value.handOut, parsed.value.title, new Date(0));
+  await writeCardsPdf(cards, glasshouse.handOut, glasshouse.title, new Date(0));
 const perSecond = (rounds * cards.length * 1000) / (performance.now() - start);
 const layout = timesMs(20, () => void makeCards(demo));
 row(

@@ -1,15 +1,15 @@
 // What a teacher waits for on the server: a save, the shelf of three hundred lessons, the first byte of a hand-out.
 import { spawn } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { sampleLesson } from "#core/changes";
-import { parseLessonText } from "#core/lesson";
 import { RECIPE_NAMES } from "#core/recipes";
 import { openDatabase } from "../../server/db/database.server.ts";
 import { makeDigest } from "../../server/digests.server.ts";
 import { createLesson, saveChanges } from "../../server/lessons.server.ts";
 import { listShelf } from "../../server/shelf.server.ts";
+import { demoLesson } from "../demo-lesson.ts";
 import { row, timesMs } from "./measure.ts";
 
 const LESSONS = 300;
@@ -29,11 +29,7 @@ const ids = Array.from({ length: LESSONS }, (_, i) => {
 });
 for (const id of ids) await makeDigest(id, db);
 
-const kiosk = parseLessonText(
-  readFileSync(join(import.meta.dirname, "../../demo/lessons/ticket-kiosk.json"), "utf8"),
-);
-if (!kiosk.ok) throw new Error("the demo lesson cannot be read");
-const kioskId = createLesson(kiosk.value, db);
+const kioskId = createLesson(demoLesson("ticket-kiosk"), db);
 
 console.log(`The server, with ${LESSONS} lessons`);
 const saved = ids[0] ?? "";

@@ -1,5 +1,3 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import {
   type CanvasSurface,
   canvasPen,
@@ -12,8 +10,8 @@ import {
   PAPER_PALETTE,
   toSvg,
 } from "#core/display";
-import { parseLessonText } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
+import { demoLesson } from "../demo-lesson.ts";
 import { expect, test } from "./bench-hand.ts";
 
 type Deed = readonly ["set", string, unknown] | readonly ["call", string, readonly unknown[]];
@@ -38,10 +36,7 @@ function deedsOf(drawing: Drawing): Deed[] {
 }
 
 function drawingsOf(name: string): [string, Drawing][] {
-  const file = join(import.meta.dirname, `../../demo/lessons/${name}.json`);
-  const parsed = parseLessonText(readFileSync(file, "utf8"));
-  if (!parsed.ok) throw new Error(`${name} cannot be read`);
-  const computed = computeLesson(parsed.value);
+  const computed = computeLesson(demoLesson(name));
   const { paper, sheet, moves, steps, schedule } = computed;
   const overlay = { medium: "overlay", tools: true, withSheet: true } as const;
   const slip = steps.map((s) => drawSlip(paper, sheet, s, "card")).find(Boolean);

@@ -1,23 +1,12 @@
 import { createHash } from "node:crypto";
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { cardMark, makeCards, stateOfPrinted } from "#core/display";
-import { parseLessonText } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
+import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 
-function cardsOf(demo: string) {
-  const text = readFileSync(join(import.meta.dirname, `../../demo/lessons/${demo}.json`), "utf8");
-  const parsed = parseLessonText(text);
-  if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
-  return makeCards(computeLesson(parsed.value));
-}
+const cardsOf = (demo: string) => makeCards(computeLesson(demoLesson(demo)));
 
-const DEMOS = readdirSync(join(import.meta.dirname, "../../demo/lessons")).map((name) =>
-  name.replace(/\.json$/, ""),
-);
-
-describe.each(DEMOS)("cards of %s", (demo) => {
+describe.each(DEMO_NAMES)("cards of %s", (demo) => {
   const cards = cardsOf(demo);
 
   test("printed while marks were of another version are said to be older, and only these", () => {

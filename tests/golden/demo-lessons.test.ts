@@ -1,6 +1,4 @@
 import { createHash } from "node:crypto";
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import { expect, test } from "vitest";
 import { CHOOSABLE, sampleLesson } from "#core/changes";
 import { drawSlip, drawState, frameAt } from "#core/display";
@@ -12,7 +10,7 @@ import {
   paperHandles,
 } from "#core/handles";
 import { costOf } from "#core/judgements";
-import { type Lesson, parseLessonText } from "#core/lesson";
+import type { Lesson } from "#core/lesson";
 import {
   type ComputedLesson,
   computeLesson,
@@ -23,9 +21,9 @@ import {
   sightAids,
 } from "#core/pipeline";
 import { holdsToAdd, placeInWords, proposeVanishingPoints } from "#core/proposals";
+import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 
 // What the app makes of the demo lessons, to be read over when it changes (vitest -u): words in full, pictures by a digest.
-const FOLDER = join(import.meta.dirname, "../../demo/lessons");
 
 /** Numbers to a hundredth of a millimetre: below it two machines may differ. */
 const plain = (value: unknown): string =>
@@ -124,10 +122,8 @@ function told(lesson: Lesson): string {
   ].join("\n");
 }
 
-test.each(readdirSync(FOLDER).map((f) => f.replace(/\.json$/, "")))("what is made of %s", async (name) => {
-  const parsed = parseLessonText(readFileSync(join(FOLDER, `${name}.json`), "utf8"));
-  if (!parsed.ok) throw new Error(`${name} cannot be read`);
-  await expect(told(parsed.value)).toMatchFileSnapshot(`demo-lessons/${name}.txt`);
+test.each(DEMO_NAMES)("what is made of %s", async (name) => {
+  await expect(told(demoLesson(name))).toMatchFileSnapshot(`demo-lessons/${name}.txt`);
 });
 
 test("where each construction is taken hold of, and what a drag does", async () => {

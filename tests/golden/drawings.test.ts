@@ -1,18 +1,10 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { expect, test } from "vitest";
 import { drawState, drawStep, frameAt, PAPER_PALETTE, toSvg } from "#core/display";
-import { parseLessonText } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
+import { demoLesson } from "../demo-lesson.ts";
 
 // Pictures to look at: when one changes, open the SVG and judge it before taking it over (vitest -u).
-function demo(name: string) {
-  const parsed = parseLessonText(
-    readFileSync(join(import.meta.dirname, `../../demo/lessons/${name}.json`), "utf8"),
-  );
-  if (!parsed.ok) throw new Error(`${name} cannot be read`);
-  return computeLesson(parsed.value);
-}
+const demo = (name: string) => computeLesson(demoLesson(name));
 
 test.each(["glasshouse", "quay-crates"])("the finished paper of %s", async (name) => {
   const { paper, sheet, moves } = demo(name);

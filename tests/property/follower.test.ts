@@ -1,15 +1,14 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { applyChanges, changeViewKind, sampleLesson, VIEW_KINDS, type ViewKind } from "#core/changes";
+import { sampleLesson, VIEW_KINDS } from "#core/changes";
 import { evaluate } from "#core/drafter";
 import { findPaperPoint } from "#core/geometry";
 import { withMarks } from "#core/judgements";
-import { type Lesson, parseLessonText } from "#core/lesson";
+import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { RECIPE_NAMES, type RecipeName } from "#core/recipes";
 import { type Act, rulerMarkMm } from "#core/told";
+import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 import { differences, heardOf } from "../follower/against.ts";
 import { follow, type Heard } from "../follower/follow.ts";
 import { apart } from "../follower/plane.ts";
@@ -17,25 +16,9 @@ import { lessonWith } from "./recipe-arbitraries.ts";
 
 // A pupil who has only what is told must arrive at the same drawing.
 
-const DEMOS = join(import.meta.dirname, "../../demo/lessons");
-
-function demo(name: string): Lesson {
-  const parsed = parseLessonText(readFileSync(join(DEMOS, name), "utf8"));
-  if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
-  return parsed.value;
-}
-
-function sampleIn(recipe: RecipeName, kind: ViewKind): Lesson {
-  if (kind === "one-point" || kind === "two-point") return sampleLesson(recipe, kind);
-  const lesson = sampleLesson(recipe, "two-point");
-  const changed = applyChanges(lesson, changeViewKind(lesson, kind));
-  if (!changed.ok) throw new Error(changed.findings[0]?.message);
-  return changed.value.lesson;
-}
-
 describe("what is told alone gives the same drawing", () => {
-  test.each(readdirSync(DEMOS))("%s", (name) => {
-    const { differences: found, followed } = differences(computeLesson(demo(name)));
+  test.each(DEMO_NAMES)("%s", (name) => {
+    const { differences: found, followed } = differences(computeLesson(demoLesson(name)));
     expect(found).toEqual([]);
     expect(new Set(followed.onlyCounted)).toEqual(
       new Set(followed.onlyCounted.filter((k) => k === "freehand")),
@@ -44,7 +27,7 @@ describe("what is told alone gives the same drawing", () => {
 
   test.each(RECIPE_NAMES)("%s in every view", (recipe) => {
     for (const { kind } of VIEW_KINDS) {
-      const c = computeLesson(sampleIn(recipe, kind));
+      const c = computeLesson(sampleLesson(recipe, kind));
       expect(differences(c).differences, kind).toEqual([]);
     }
   });
@@ -67,7 +50,7 @@ test("with a ruler's own marks the places are where the drafter with the same ma
   const off: { where: string; mm: number }[] = [];
   for (const recipe of RECIPE_NAMES)
     for (const { kind } of VIEW_KINDS) {
-      const c = computeLesson(sampleIn(recipe, kind));
+      const c = computeLesson(sampleLesson(recipe, kind));
       const truth = evaluate(withMarks(c.moves, c.evaluation, c.view), c.view);
       const sheet = { wide: c.sheet.widthMm, high: c.sheet.heightMm, markMm: rulerMarkMm(c.sheet) };
       const told = c.steps.flatMap((s) => s.acts.map((a) => a.told));
@@ -248,7 +231,7 @@ const FAULTS: Readonly<Record<string, Planting>> = {
 };
 
 test("a planted fault is noticed: a box set in 2 mm too far, or at the wrong tile", () => {
-  const c = computeLesson(demo("lock-in-block-letters.json"));
+  const c = computeLesson(demoLesson("lock-in-block-letters"));
   const heard = heardOf(c);
   const planted = (to: (a: Act & { do: "inset" }) => Act) =>
     heard.map((h) => (h.act.do === "inset" ? { ...h, act: to(h.act) } : h));

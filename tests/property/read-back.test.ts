@@ -1,36 +1,21 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import { expect, test } from "vitest";
 import { formatLength } from "#core/base";
-import { applyChanges, changeViewKind, sampleLesson, VIEW_KINDS } from "#core/changes";
-import { type Lesson, parseLessonText } from "#core/lesson";
+import { sampleLesson, VIEW_KINDS } from "#core/changes";
+import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { AGE_BANDS, type AgeBand } from "#core/plan";
 import { RECIPE_NAMES } from "#core/recipes";
 import { isCounted, isRinged, rulerMarkMm } from "#core/told";
+import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 import { factsOfAct } from "../follower/facts-of-act.ts";
 import { factsRead } from "../follower/read-back.ts";
 
 // Whatever an act tells is in its words: they are read back to the same facts, at every length of sentence.
 
-const DEMOS = join(import.meta.dirname, "../../demo/lessons");
-
-function lessons(): Lesson[] {
-  const demos = readdirSync(DEMOS).map((name) => {
-    const parsed = parseLessonText(readFileSync(join(DEMOS, name), "utf8"));
-    if (!parsed.ok) throw new Error(name);
-    return parsed.value;
-  });
-  const samples = RECIPE_NAMES.flatMap((recipe) =>
-    VIEW_KINDS.flatMap(({ kind }) => {
-      const plain = kind === "one-point" || kind === "two-point";
-      const lesson = sampleLesson(recipe, plain ? kind : "two-point");
-      const changed = plain ? null : applyChanges(lesson, changeViewKind(lesson, kind));
-      return changed && !changed.ok ? [] : [changed ? changed.value.lesson : lesson];
-    }),
-  );
-  return [...demos, ...samples];
-}
+const lessons = (): Lesson[] => [
+  ...DEMO_NAMES.map(demoLesson),
+  ...RECIPE_NAMES.flatMap((recipe) => VIEW_KINDS.map(({ kind }) => sampleLesson(recipe, kind))),
+];
 
 const AGES = Object.keys(AGE_BANDS) as AgeBand[];
 const DEPTHS = ["measured", "by-eye"] as const;

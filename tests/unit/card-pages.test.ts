@@ -1,16 +1,10 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { type HandOut, layAnswerPages, layCardPages, type Mark, makeCards } from "#core/display";
-import { parseLessonText } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { measureText } from "../../server/pdf/fonts.server.ts";
+import { demoLesson } from "../demo-lesson.ts";
 
-const parsed = parseLessonText(
-  readFileSync(join(import.meta.dirname, "../../demo/lessons/ticket-kiosk.json"), "utf8"),
-);
-if (!parsed.ok) throw new Error("the demo lesson cannot be read");
-const lesson = parsed.value;
+const lesson = demoLesson("ticket-kiosk");
 const cards = makeCards(computeLesson(lesson));
 
 interface Extent {
@@ -58,11 +52,8 @@ const PER_PAGE: readonly [HandOut["cardsPerPage"], columns: number, rows: number
 ];
 
 describe("answers and all the words", () => {
-  const nine = parseLessonText(
-    readFileSync(join(import.meta.dirname, "../../demo/lessons/crates-nine-ways.json"), "utf8"),
-  );
-  if (!nine.ok) throw new Error("the demo lesson cannot be read");
-  const computed = computeLesson(nine.value);
+  const nine = demoLesson("crates-nine-ways");
+  const computed = computeLesson(nine);
   const asking = makeCards(computed);
   const textOf = (pages: ReturnType<typeof layCardPages>) =>
     pages
@@ -73,7 +64,7 @@ describe("answers and all the words", () => {
   test("what a card asks or leaves out stands on the answer sheet, whole and inside the page", () => {
     const asked = asking.filter((c) => c.answers.length > 0);
     expect(asked.length).toBeGreaterThan(5);
-    const pages = layAnswerPages(asking, { paper: "a4", cardsPerPage: 4 }, nine.value.title, measureText);
+    const pages = layAnswerPages(asking, { paper: "a4", cardsPerPage: 4 }, nine.title, measureText);
     const text = textOf(pages);
     for (const { answers } of asked) for (const answer of answers) expect(text).toContain(answer);
     for (const mark of pages.flatMap((p) => p.marks)) {
@@ -87,7 +78,7 @@ describe("answers and all the words", () => {
 
   test("for a pupil who was away every card has the words it would have had the first time", () => {
     const full = { paper: "a4", cardsPerPage: 1, words: "full" } as const;
-    const text = textOf(layCardPages(asking, full, nine.value.title, measureText));
+    const text = textOf(layCardPages(asking, full, nine.title, measureText));
     for (const { told, sentences } of computed.steps.flatMap((s) => s.acts))
       if (told.moves.length > 0) for (const s of sentences) expect(text).toContain(s);
     expect(text).not.toContain("Which corners");

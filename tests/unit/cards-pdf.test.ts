@@ -4,20 +4,17 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, describe, expect, test } from "vitest";
 import { type Drawing, layCardPages, makeCards } from "#core/display";
-import { parseLessonText } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
 import { measureText } from "../../server/pdf/fonts.server.ts";
 import { writePdf } from "../../server/pdf/write-pdf.server.ts";
+import { demoLesson } from "../demo-lesson.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "regulanda-pdf-"));
 afterAll(() => rmSync(folder, { recursive: true }));
 
-const parsed = parseLessonText(
-  readFileSync(join(import.meta.dirname, "../../demo/lessons/glasshouse.json"), "utf8"),
-);
-if (!parsed.ok) throw new Error("the demo lesson cannot be read");
-const computed = computeLesson(parsed.value);
+const lesson = demoLesson("glasshouse");
+const computed = computeLesson(lesson);
 const cards = makeCards(computed);
 const madeAt = new Date("2026-03-07T09:00:00Z");
 
@@ -76,7 +73,7 @@ describe("the PDF", () => {
     const file = join(folder, "cards.pdf");
     writeFileSync(
       file,
-      await writeCardsPdf(cards, { paper: "letter", cardsPerPage: 1 }, parsed.value.title, madeAt),
+      await writeCardsPdf(cards, { paper: "letter", cardsPerPage: 1 }, lesson.title, madeAt),
     );
     const text = execFileSync("pdftotext", ["-raw", file, "-"], { encoding: "utf8" }).replace(/\s+/g, " ");
     for (const card of cards) {
@@ -90,7 +87,7 @@ describe("the PDF", () => {
   });
 
   test("is the same to the byte for the same cards and date", async () => {
-    const make = () => writeCardsPdf(cards, { paper: "a4", cardsPerPage: 4 }, parsed.value.title, madeAt);
+    const make = () => writeCardsPdf(cards, { paper: "a4", cardsPerPage: 4 }, lesson.title, madeAt);
     expect((await make()).equals(await make())).toBe(true);
   });
 });
@@ -98,7 +95,7 @@ describe("the PDF", () => {
 describe("card pages", () => {
   test.each([1, 2, 4, 6] as const)("with %i cards a page keep every mark on its own card", (cardsPerPage) => {
     for (const paper of ["a4", "letter"] as const) {
-      const pages = layCardPages(cards, { paper, cardsPerPage }, parsed.value.title, measureText);
+      const pages = layCardPages(cards, { paper, cardsPerPage }, lesson.title, measureText);
       expect(pages).toHaveLength(Math.ceil(cards.length / cardsPerPage));
       const columns = cardsPerPage > 2 ? 2 : 1;
       const rows = cardsPerPage / columns;

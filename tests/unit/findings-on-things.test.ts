@@ -1,10 +1,9 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import { expect, test } from "vitest";
 import type { Json } from "#core/base";
 import { applyChanges } from "#core/changes";
 import { type Lesson, parseLessonText } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
+import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 import { lesson, put, views } from "./put-down.ts";
 
 const told = (l: Lesson, code: string) => computeLesson(l).findings.filter((f) => f.code === code);
@@ -150,11 +149,8 @@ test("a horizon in the middle is silent where the class finds the middle of the 
 });
 
 test("no finding of a demo lesson speaks in ids, or of a length of nothing", () => {
-  const folder = join(import.meta.dirname, "../../demo/lessons");
-  for (const name of readdirSync(folder)) {
-    const parsed = parseLessonText(readFileSync(join(folder, name), "utf8"));
-    if (!parsed.ok) throw new Error(name);
-    const { findings, lesson: l } = computeLesson(parsed.value);
+  for (const name of DEMO_NAMES) {
+    const { findings, lesson: l } = computeLesson(demoLesson(name));
     for (const { message, mend, code } of findings) {
       if (mend) expect(applyChanges(l, mend.changes).ok, code).toBe(true);
       for (const { id } of l.objects) expect(message).not.toMatch(new RegExp(`"${id}["/]`));

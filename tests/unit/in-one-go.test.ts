@@ -1,19 +1,10 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { expect, test } from "vitest";
-import { applyChanges, changeViewKind, sampleLesson } from "#core/changes";
-import { type Lesson, parseLessonText } from "#core/lesson";
+import { sampleLesson } from "#core/changes";
+import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
+import { demoLesson } from "../demo-lesson.ts";
 
 // What a hand does in one go is told in one go, and what belongs together is not torn apart.
-
-function demo(name: string): Lesson {
-  const parsed = parseLessonText(
-    readFileSync(join(import.meta.dirname, `../../demo/lessons/${name}.json`), "utf8"),
-  );
-  if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
-  return parsed.value;
-}
 
 const wordsOf = (lesson: Lesson, step: RegExp) =>
   computeLesson(lesson)
@@ -21,7 +12,7 @@ const wordsOf = (lesson: Lesson, step: RegExp) =>
     .flatMap((s) => s.instruction);
 
 test("a box set into a letter's tile is marked from its corners and joined: margins alike are told once", () => {
-  const lesson = demo("lock-in-block-letters");
+  const lesson = demoLesson("lock-in-block-letters");
   const square = lesson.objects.map((o) =>
     o.recipe === "lettering" ? { ...o, handles: { ...o.handles, height: { mm: 50.8 } } } : o,
   );
@@ -36,7 +27,7 @@ test("a box set into a letter's tile is marked from its corners and joined: marg
 });
 
 test("where uprights run to a point of their own, each column of windows is aimed once", () => {
-  const windows = computeLesson(demo("crane-tower"))
+  const windows = computeLesson(demoLesson("crane-tower"))
     .steps.filter((s) => s.objectId === "windows")
     .flatMap((s) => s.instruction);
   const aims = windows.filter((s) => s.startsWith("Aim at the top edge"));
@@ -45,20 +36,22 @@ test("where uprights run to a point of their own, each column of windows is aime
 });
 
 test("a mark and the line that starts at it stand in one step", () => {
-  const flat = sampleLesson("floor", "two-point");
-  const changed = applyChanges(flat, changeViewKind(flat, "looking-down"));
-  for (const lesson of [
-    demo("footbridge-in-fog"),
-    demo("ticket-kiosk"),
-    changed.ok ? changed.value.lesson : flat,
-  ])
-    for (const { id, acts } of computeLesson(lesson).steps.slice(0, -1)) {
-      const last = acts.at(-1)?.told.act;
-      if (last?.do !== "mark" || last.at.length > 1) continue;
-      const next = computeLesson(lesson).steps.find((_, i, all) => all[i - 1]?.id === id)?.acts[0]?.told.act;
-      const from = next?.do === "rule" ? next.lines.map((l) => JSON.stringify(l.from)) : [];
-      expect(from, id).not.toEqual([JSON.stringify(last.at[0]?.gives)]);
+  const lessons = [
+    demoLesson("footbridge-in-fog"),
+    demoLesson("ticket-kiosk"),
+    sampleLesson("floor", "looking-down"),
+  ];
+  for (const lesson of lessons) {
+    const { steps } = computeLesson(lesson);
+    for (const [i, { id, acts }] of steps.entries()) {
+      const [last, next] = [acts.at(-1)?.told.act, steps[i + 1]?.acts[0]?.told.act];
+      if (last?.do !== "mark" || last.at.length > 1 || next?.do !== "rule") continue;
+      expect(
+        next.lines.map((l) => JSON.stringify(l.from)),
+        id,
+      ).not.toEqual([JSON.stringify(last.at[0]?.gives)]);
     }
+  }
 });
 
 test("a mirrored upright goes on to the water, and as far again below it", () => {
@@ -76,7 +69,7 @@ test("a mirrored upright goes on to the water, and as far again below it", () =>
 
 test("all parts of a phase get the same help, and less each time", () => {
   const stages = new Map<string, Set<string>>();
-  for (const { id, stage, why } of computeLesson(demo("crates-nine-ways")).steps) {
+  for (const { id, stage, why } of computeLesson(demoLesson("crates-nine-ways")).steps) {
     const [phase = ""] = id.split("~");
     stages.set(phase, (stages.get(phase) ?? new Set()).add(stage));
     if (stage !== "reason") expect(why, id).toBe("");

@@ -1,20 +1,12 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import type { Change } from "#core/base";
 import { applyChanges } from "#core/changes";
 import { makeCards } from "#core/display";
-import { type Lesson, parseLessonText } from "#core/lesson";
+import type { Lesson } from "#core/lesson";
 import { computeLesson, drawLesson } from "#core/pipeline";
+import { demoLesson } from "../demo-lesson.ts";
 
-function demo(name: string): Lesson {
-  const parsed = parseLessonText(
-    readFileSync(join(import.meta.dirname, `../../demo/lessons/${name}.json`), "utf8"),
-  );
-  if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
-  return parsed.value;
-}
-const glasshouse = demo("glasshouse");
+const glasshouse = demoLesson("glasshouse");
 
 function after(lesson: Lesson, ...changes: Change[]): Lesson {
   const applied = applyChanges(lesson, changes);
@@ -57,7 +49,7 @@ describe("a stage runs again only when a slice it reads is another", () => {
 });
 
 test("moving one thing draws that thing anew and leaves the moves of the others", () => {
-  const crates = demo("crates-nine-ways");
+  const crates = demoLesson("crates-nine-ways");
   const before = drawLesson(crates);
   const moved = crates.objects[3];
   const now = drawLesson(
@@ -71,7 +63,7 @@ test("moving one thing draws that thing anew and leaves the moves of the others"
 test.each(["glasshouse", "crane-tower", "footbridge-in-fog"])(
   "a computed %s is plain data: its clone gives the same cards, and can be gone on from",
   (name) => {
-    const lesson = demo(name);
+    const lesson = demoLesson(name);
     const computed = computeLesson(lesson);
     const clone = structuredClone(computed);
     expect(makeCards(clone)).toEqual(makeCards(computed));

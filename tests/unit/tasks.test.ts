@@ -1,5 +1,3 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { Change } from "#core/base";
@@ -12,6 +10,7 @@ import { reorderStep } from "#core/proposals";
 import type { Step } from "#core/steps";
 import { TASK_KINDS, USUAL_TASKS } from "#core/tasks";
 import { countSaid } from "#core/told";
+import { demoLesson } from "../demo-lesson.ts";
 import { lesson, put, views } from "./put-down.ts";
 
 const two = put(put(lesson(views.one, []), "box", [40, 170], [120, 110]), "box", [90, 140], [160, 90]);
@@ -207,8 +206,6 @@ test("own words that speak of letters the picture has not are told of; articles 
   expect(says("A line from A to B. Hold the T-square still.")).toBeUndefined();
 });
 
-test("the demo file with tasks in it opens, and so does one that knows none", () => {
-  const file = join(import.meta.dirname, "../../demo/lessons/quay-crates.json");
-  const parsed = parseLessonText(readFileSync(file, "utf8"));
-  expect(parsed.ok && parsed.value.tasks).toBeUndefined();
+test("a file that knows of no tasks opens, and gets none", () => {
+  expect(demoLesson("quay-crates").tasks).toBeUndefined();
 });

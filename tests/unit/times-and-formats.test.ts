@@ -1,8 +1,5 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { parseLessonText } from "#core/lesson";
 import {
   FRAME_RATES,
   type FrameRate,
@@ -15,6 +12,7 @@ import {
 } from "#core/narration";
 import { computeLesson, EXPORT_FORMATS, exportLesson } from "#core/pipeline";
 import { editMap } from "#core/schedule";
+import { demoLesson } from "../demo-lesson.ts";
 
 const RATES = Object.keys(FRAME_RATES) as FrameRate[];
 
@@ -101,14 +99,11 @@ describe("narrations in other formats", () => {
 });
 
 describe("exports", () => {
-  const parsed = parseLessonText(
-    readFileSync(join(import.meta.dirname, "../../demo/lessons/glasshouse.json"), "utf8"),
-  );
-  if (!parsed.ok) throw new Error("the demo lesson cannot be read");
-  const take = parsed.value.takes[0];
+  const lesson = demoLesson("glasshouse");
+  const take = lesson.takes[0];
   if (!take) throw new Error("no take");
   const edited = {
-    ...parsed.value,
+    ...lesson,
     takes: [
       {
         ...take,
