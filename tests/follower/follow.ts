@@ -1,18 +1,6 @@
-import type {
-  Act,
-  Anew,
-  End,
-  FromEdgeRead,
-  LineRef,
-  Name,
-  Reading,
-  Ring,
-  Ruled,
-  Toward,
-  Way,
-  Where,
-} from "#core/told";
-import { insideOf, outside } from "./inside.ts";
+import type { Act, Anew, End, LineRef, Name, Reading, Ring, Ruled, Toward, Where } from "#core/told";
+import { CORNERS, deskWith, EDGES, type SheetOfPaper } from "./desk.ts";
+import { insideOf, outside, under } from "./inside.ts";
 import {
   apart,
   cross,
@@ -61,11 +49,7 @@ export interface Followed {
   readonly onlyCounted: readonly string[];
 }
 
-export interface SheetOfPaper {
-  readonly wide: number;
-  readonly high: number;
-  readonly markMm: number;
-}
+export type { SheetOfPaper };
 
 /** Draws what is told. With `exact`, the true length behind each reading is taken instead of the ruler's mark. */
 export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boolean): Followed {
@@ -79,6 +63,8 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
   const onlyCounted: string[] = [];
   let horizon: Laid | null = null;
   let quarters = 0;
+  const length = (r: Reading): number => (exact ? r.exactMm : r.marks * sheet.markMm);
+  const { dirOf, edgeOf, edgeLine, onEdge, beside } = deskWith(sheet, () => quarters, length);
   let now = 0;
   let thing = "";
 
@@ -90,11 +76,9 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
   ] as const)
     names.set(name, { x: x * sheet.wide, y: y * sheet.high });
 
-  const length = (r: Reading): number => (exact ? r.exactMm : r.marks * sheet.markMm);
-
   function key(name: Name): string {
     if (name.k === "letter") return `${name.letter}${name.nth ?? ""}`;
-    if (name.k === "corner") return `corner ${TURNED_CORNER[(CORNERS.indexOf(name.of) - quarters + 8) % 4]}`;
+    if (name.k === "corner") return `corner ${CORNERS[(CORNERS.indexOf(name.of) - quarters + 8) % 4]}`;
     return name.is;
   }
 
@@ -109,48 +93,6 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
     names.set(key(name), p);
     byThing.set(`${thing} ${key(name)}`, p);
     found.push({ name: key(name), at: p, act: now });
-  }
-
-  /** A way on the desk, as a direction on the sheet: the sheet may lie turned. */
-  function dirOf(way: Way): Pt {
-    const order: readonly Way[] = ["up", "right", "down", "left"];
-    const on = order[(order.indexOf(way) - quarters + 8) % 4] ?? way;
-    return { up: { x: 0, y: -1 }, right: { x: 1, y: 0 }, down: { x: 0, y: 1 }, left: { x: -1, y: 0 } }[on];
-  }
-
-  const EDGES = ["top", "right", "bottom", "left"] as const;
-  type Edge = (typeof EDGES)[number];
-  function edgeOf(edge: string): Edge {
-    return EDGES[(EDGES.indexOf(edge as Edge) - quarters + 8) % 4] ?? "top";
-  }
-
-  function edgeLine(edge: Edge): Laid {
-    const { wide, high } = sheet;
-    return {
-      top: { at: { x: 0, y: 0 }, dir: { x: 1, y: 0 } },
-      bottom: { at: { x: 0, y: high }, dir: { x: 1, y: 0 } },
-      left: { at: { x: 0, y: 0 }, dir: { x: 0, y: 1 } },
-      right: { at: { x: wide, y: 0 }, dir: { x: 0, y: 1 } },
-    }[edge];
-  }
-
-  function inward(edge: Edge): Pt {
-    return { top: { x: 0, y: 1 }, bottom: { x: 0, y: -1 }, left: { x: 1, y: 0 }, right: { x: -1, y: 0 } }[
-      edge
-    ];
-  }
-
-  function onEdge({ edge, from, reading }: { edge: string; from: string; reading: Reading }): Pt {
-    const line = edgeLine(edgeOf(edge));
-    const start = cross(line, edgeLine(edgeOf(from)));
-    return plus(start, inward(edgeOf(from)), length(reading));
-  }
-
-  /** The line that runs at so much from an edge. */
-  function beside({ edge, out, reading }: FromEdgeRead): Laid {
-    const on = edgeOf(edge);
-    const { at: p, dir } = edgeLine(on);
-    return { at: plus(p, inward(on), (out ? -1 : 1) * length(reading)), dir };
   }
 
   function ray(from: Pt, toward: Toward<Name>): Pt {
@@ -453,14 +395,3 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
   }
   return { names, found, ink, curves, fills, stuck, onlyCounted };
 }
-
-/** What of a segment lies at or below a height on the sheet. */
-function under(s: Segment, y: number): Segment[] {
-  const [a, b] = s.a.y <= s.b.y ? [s.a, s.b] : [s.b, s.a];
-  if (a.y >= y - 1e-9) return [s];
-  if (b.y <= y) return [];
-  return [{ a: plus(a, minus(b, a), (y - a.y) / (b.y - a.y)), b }];
-}
-
-const CORNERS = ["top-left", "top-right", "bottom-right", "bottom-left"] as const;
-const TURNED_CORNER = CORNERS;

@@ -61,3 +61,11 @@ export function outside(segment: Segment, ink: readonly Segment[], inside: (p: P
   }
   return pieces;
 }
+
+/** What of a segment lies at or below a height on the sheet. */
+export function under(s: Segment, y: number): Segment[] {
+  const [a, b] = s.a.y <= s.b.y ? [s.a, s.b] : [s.b, s.a];
+  if (a.y >= y - 1e-9) return [s];
+  if (b.y <= y) return [];
+  return [{ a: plus(a, minus(b, a), (y - a.y) / (b.y - a.y)), b }];
+}
