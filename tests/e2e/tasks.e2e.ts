@@ -47,3 +47,21 @@ test("tasks without a line are put in, worded, moved to the front and taken away
   await saved(page);
   await expect(steps).toHaveCount(count);
 });
+
+test("a thing's name left blank is asked for where it was typed, and the thing keeps the one it had", async ({
+  page,
+}) => {
+  const id = await copyOf(page);
+  await page.goto(`/lessons/${id}/build`);
+  await page.getByRole("button", { name: /^1\. / }).press("Enter");
+  const name = page.getByRole("textbox", { name: "Called" });
+  const before = await name.inputValue();
+  await name.fill("   ");
+  await name.press("Enter");
+  await expect(page.getByText("A thing needs a name.")).toBeVisible();
+  expect((await documentOf(page, id)).objects[0]?.label).toBe(before);
+  await name.fill("potting bench");
+  await name.press("Enter");
+  await saved(page);
+  expect((await documentOf(page, id)).objects[0]?.label).toBe("potting bench");
+});

@@ -1,19 +1,23 @@
 import { Select, TextInput } from "@mantine/core";
-import { useState } from "react";
 import { objectMeasures } from "#core/handles";
 import type { ObjectSlice } from "#core/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { LengthInput } from "../../ui/LengthInput.tsx";
 import { ShareInput } from "../../ui/ShareInput.tsx";
+import { useTyped } from "../../ui/use-typed.ts";
 import styles from "./Build.module.css";
 import { ObjectOptions } from "./ObjectOptions.tsx";
 
 /** The chosen thing: its name, measures to type, what sets its depth. */
 export function ObjectPanel({ object }: { object: ObjectSlice }) {
   const { lesson, computed, commit } = useLesson();
-  const [name, setName] = useState<string | null>(null);
   const id = `object/${object.id}`;
+  const name = useTyped({
+    shown: object.label,
+    fault: (text) => (text.trim() === "" ? "A thing needs a name." : null),
+    onTake: (text) => commit([{ id, field: "label", value: text.trim() }]),
+  });
   // Anything with a lid can be stood on; the one it stands on now is named even when it has none.
   const on = "depthSetBy" in object && typeof object.depthSetBy === "object" ? object.depthSetBy : null;
   const hosts = lesson.objects.flatMap((other) => {
@@ -29,14 +33,11 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
       <TextInput
         label="Called"
         size="sm"
-        value={name ?? object.label}
+        value={name.value}
+        error={name.error}
         maxLength={60}
-        onChange={(e) => setName(e.currentTarget.value)}
-        onBlur={() => {
-          const label = name?.trim();
-          if (label && label !== object.label) commit([{ id, field: "label", value: label }]);
-          setName(null);
-        }}
+        onChange={(e) => name.onChange(e.currentTarget.value)}
+        onBlur={name.take}
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
       />
       <div className={place.pairs}>
