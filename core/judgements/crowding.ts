@@ -1,4 +1,4 @@
-import { type Finding, formatLength } from "../base/index.ts";
+import { type Finding, formatSmallLength } from "../base/index.ts";
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { View } from "../view/index.ts";
@@ -28,11 +28,15 @@ export function judgeCrowding(paper: Paper, view: View): Finding[] {
           code: "crowded-lines",
           severity: "note",
           about: a.stroke.objectId,
-          message: `"${a.stroke.id}" and "${b.stroke.id}" run ${formatLength(Math.max(gap, 0.5), view.sheet)} or less apart: a pencil makes one thick line of them.`,
+          message: `${linesOf(a.stroke.objectId, b.stroke.objectId)} run ${formatSmallLength(gap, view.sheet)} apart: a pencil makes one thick line of them.`,
           numbers: { gapMm: gap },
         });
       }
   return [...found.values()];
+}
+
+function linesOf(a: string, b: string): string {
+  return a === b ? `Two lines of "${a}"` : `A line of "${a}" and one of "${b}"`;
 }
 
 /**

@@ -3,7 +3,7 @@ import { type Evaluation, evaluate, type LineRule, type Move, type PointMade } f
 import { distanceMm, findPaperPoint, type PaperPoint } from "../geometry/index.ts";
 import { MM_PER_INCH } from "../lexicon/index.ts";
 import type { ObjectSlice } from "../recipes/index.ts";
-import { rulerMarkMm } from "../told/index.ts";
+import { nearestMarks, rulerMarkMm } from "../told/index.ts";
 import type { View } from "../view/index.ts";
 
 /** A size this near a mark of the ruler stands on it: a fifth of a pencil line. */
@@ -16,7 +16,7 @@ export function judgeTypedSizes(objects: readonly ObjectSlice[], view: View): Fi
   const mark = rulerMarkMm(view.sheet);
   return objects.flatMap((object): Finding[] => {
     const off = typedLengths("handles" in object ? object.handles : null, "handles").filter(
-      ({ mm }) => Math.abs(Math.round(mm / mark) * mark - mm) > ON_MARK_MM,
+      ({ mm }) => Math.abs(nearestMarks(mm, mark) * mark - mm) > ON_MARK_MM,
     );
     const first = off[0];
     if (!first) return [];
@@ -24,7 +24,7 @@ export function judgeTypedSizes(objects: readonly ObjectSlice[], view: View): Fi
       ({ field, mm }): Change => ({
         id: `object/${object.id}`,
         field,
-        value: Math.round(Math.round(mm / mark) * mark * 1e6) / 1e6,
+        value: Math.round(nearestMarks(mm, mark) * mark * 1e6) / 1e6,
       }),
     );
     return [
@@ -126,7 +126,7 @@ export function depthsOntoMarks(
       const mark = marked.find(
         (m) => m.objectId === object.id && Math.abs(m.fraction - fraction) < SAME_SHARE,
       );
-      const on = mark && Math.round(mark.mm / markMm) * markMm;
+      const on = mark && nearestMarks(mark.mm, markMm) * markMm;
       if (!mark || !on || Math.abs(on - mark.mm) <= ON_MARK_MM) return [];
       const value = Math.round((fraction * on * 1e9) / mark.mm) / 1e9;
       return value < 1 ? [{ id: `object/${object.id}`, field: `handles.${axis}.fraction`, value }] : [];
@@ -169,7 +169,7 @@ export function withMarks(
   view: View,
 ): Move[] {
   const markMm = rulerMarkMm(view.sheet);
-  const on = (mm: number) => Math.round(mm / markMm) * markMm;
+  const on = (mm: number) => nearestMarks(mm, markMm) * markMm;
   const at = (id: string) => {
     const h = points.get(id);
     return h ? findPaperPoint(h) : null;

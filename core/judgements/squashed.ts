@@ -37,7 +37,7 @@ export function judgeSquashed(solids: readonly PlannedSolid[], view: View): Find
         code: "squashed-face",
         severity: "note",
         about: objectId,
-        message: `The ${callFace(worst.id)} of "${objectId}" shows only ${formatSmallLength(worst.thick, view.sheet)} (its sides meet at ${deg.toFixed(0)}°): too thin to draw well. Move it away from the height of the eyes or from the vanishing point.`,
+        message: `The ${callFace(worst.id)} of "${objectId}" shows ${formatSmallLength(worst.thick, view.sheet)} (its sides meet at ${deg.toFixed(0)}°): too thin to draw well. Move it away from the height of the eyes or from the vanishing point.`,
         numbers: { thickMm: worst.thick, angleDeg: deg, faces: squashed.length },
       },
     ];

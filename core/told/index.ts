@@ -1,7 +1,7 @@
 export { callAimed } from "./call-aimed.ts";
 export { nameKey } from "./letters.ts";
 export { mapAct, placesIn } from "./map-act.ts";
-export { readingOf, rulerMarkMm } from "./measures.ts";
+export { nearestMarks, readingOf, rulerMarkMm } from "./measures.ts";
 export { inPlainWords } from "./plain-words.ts";
 export { isRinged } from "./say-lines.ts";
 export { countSaid, lettersSaid, type Manner, sayName, sayReading } from "./say-names.ts";

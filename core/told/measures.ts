@@ -11,10 +11,16 @@ export function rulerMarkMm(sheet: Pick<Sheet, "unit" | "smallestFraction">): nu
 /** A length off the marks by less than this is not worth an "about": a fifth of a pencil line. */
 const ON_MARK_MM = 0.1;
 
+/** The marks of the ruler nearest to a length, at least one where there is a length at all: nobody can draw 0 mm. */
+export function nearestMarks(mm: number, markMm: number): number {
+  const marks = Math.round(mm / markMm);
+  return marks === 0 && mm > ON_MARK_MM ? 1 : marks;
+}
+
 /** A length as the ruler shows it, on its nearest mark. */
 export function readingOf(mm: number, sheet: Sheet, kind: Reading["kind"] = "measured"): Reading {
   const mark = rulerMarkMm(sheet);
-  const marks = Math.round(mm / mark);
+  const marks = nearestMarks(mm, mark);
   return { marks, kind, about: Math.abs(marks * mark - mm) > ON_MARK_MM, exactMm: mm };
 }
 

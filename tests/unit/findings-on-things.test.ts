@@ -148,9 +148,13 @@ test("a horizon in the middle is silent where the class finds the middle of the 
     expect(told(withCentre(centre), "horizon-in-middle")).toEqual([]);
 });
 
-test("no finding of a demo lesson speaks in ids, or of a length of nothing", () => {
-  for (const name of DEMO_NAMES) {
-    const { findings, lesson: l } = computeLesson(demoLesson(name));
+test("no finding or step of a demo lesson speaks in ids, or of a length of nothing, whatever the ruler", () => {
+  const coarse = { unit: "in", smallestFraction: 2 } as const;
+  const lessons = DEMO_NAMES.map(demoLesson).flatMap((l) => [l, { ...l, sheet: { ...l.sheet, ...coarse } }]);
+  for (const lesson of lessons) {
+    const { findings, steps, lesson: l } = computeLesson(lesson);
+    for (const s of steps.flatMap((step) => [...step.inFull, step.check]))
+      expect(s).not.toMatch(/(?<![\d⁄.\u00a0])0\u00a0(?:in|mm)/);
     for (const { message, mend, code } of findings) {
       if (mend) expect(applyChanges(l, mend.changes).ok, code).toBe(true);
       for (const { id } of l.objects) expect(message).not.toMatch(new RegExp(`"${id}["/]`));
