@@ -74,7 +74,9 @@ export function placesMovedByRounding(
   view: View,
 ): readonly MovedPlace[] {
   const { points } = evaluation;
-  const onMarks = evaluate(withMarks(moves, evaluation, view), view);
+  // What is set off by eye is measured by nobody.
+  const rounded = withMarks(moves, evaluation, view).map((move, i) => (moves[i]?.byEye ? moves[i] : move));
+  const onMarks = evaluate(rounded, view);
   const worst = new Map<string, MovedPlace>();
   for (const { objectId, points: made } of moves)
     for (const { id, called } of made) {

@@ -206,12 +206,13 @@ function lifeOf(
   for (const occluder of occluders) {
     if (apart(stroke.box, occluder.box)) continue;
     const { objectId, closesAt, erasedAt, solid } = occluder.solid;
+    const onlyTail = stopsOnlyTail(stroke, occluder, hidden(occluder));
     for (const stretch of hidden(occluder)) {
       const where = solid.seenFromInside ? overlap(stretch, { from: 0, to: stroke.cut }) : stretch;
       if (!where || !meetsAny(where, onPaper)) continue;
       if (closesAt < moveIndex) {
         never.push(where);
-        if (!stoppedBy.includes(objectId)) stoppedBy.push(objectId);
+        if (!onlyTail && !stoppedBy.includes(objectId)) stoppedBy.push(objectId);
       } else covered.push({ from: where.from, to: where.to, at: erasedAt, by: objectId });
     }
   }
@@ -248,6 +249,21 @@ function lifeOf(
     return { from: piece.from, to: piece.to, part, diesAt, ...(behind === null ? {} : { behind }) };
   }
 }
+
+/**
+ * Whether a thing stands in the way of a guide's tail alone while the edge itself runs in front of it: who was told not to
+ * draw through it would leave out some of the edge.
+ */
+function stopsOnlyTail(stroke: StrokeInDepth, occluder: Occluder, hidden: readonly Interval[]): boolean {
+  if (stroke.cut >= 1 || hidden.length === 0 || hidden.some((h) => h.from < stroke.cut - CUT)) return false;
+  const edge = { from: 0, to: stroke.cut - CUT };
+  return occluder.faces.some((face) =>
+    stretchesBehind(stroke.trace, face.region, null).some((inside) => overlaps(inside, edge)),
+  );
+}
+
+/** A share of a stroke that no pencil shows: a hundredth of a millimetre on a long guide. */
+const CUT = 3e-5;
 
 /** A stretch that another object covers, and when it is rubbed out there. */
 interface Covered extends Interval {

@@ -44,7 +44,8 @@ export function goOver(input: TellInput, moves: readonly Move[], ofThing: readon
         apart.push(...(byMeasure(input, move, i, press) ?? []));
         continue;
       }
-      const over = stroke.stoppedBy.filter((id) => id !== move.objectId).map(input.labelOf);
+      const stopped = edgeIsWhole(input, move.ends, stroke) ? [] : stroke.stoppedBy;
+      const over = stopped.filter((id) => id !== move.objectId).map(input.labelOf);
       const group = byOver.get(over.join("\n")) ?? { over, lines: [] };
       group.lines.push(...stretches);
       byOver.set(over.join("\n"), group);
@@ -60,6 +61,23 @@ export function goOver(input: TellInput, moves: readonly Move[], ofThing: readon
     ];
   });
 }
+
+/** Whether nothing stands in the way of a guide's edge, though something may end its tail. */
+function edgeIsWhole({ on }: TellInput, ends: readonly [string, string], stroke: PaperStroke): boolean {
+  const end = on.places.at(ends[1]);
+  const long = distanceMm(stroke.from, stroke.to);
+  if (!end || long === 0 || stroke.trace.kind !== "straight") return false;
+  const until = distanceMm(stroke.from, end) / long;
+  let reached = 0;
+  for (const piece of stroke.pieces) {
+    if (piece.from > reached + SAME_SHARE) break;
+    reached = Math.max(reached, piece.to);
+  }
+  return reached >= until - SAME_SHARE;
+}
+
+/** Shares of a stroke nearer than this are one. */
+const SAME_SHARE = 1e-6;
 
 /** A line that was drawn lightly because part of it, out of sight, was needed. */
 function isGhost({ on, needed }: TellInput, move: Move, stroke: PaperStroke): boolean {
