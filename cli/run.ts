@@ -2,7 +2,15 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { type Finding, formatClock } from "#core/base";
 import { applyChanges, setNarration } from "#core/changes";
-import { drawState, frameAt, makeCards, PAPER_PALETTE, toSvg } from "#core/display";
+import {
+  drawState,
+  drawStep,
+  explainStep,
+  frameAt,
+  PAPER_PALETTE,
+  PRINT_PALETTE,
+  toSvg,
+} from "#core/display";
 import { findCurrentTake, type Lesson, parseLessonText } from "#core/lesson";
 import { FRAME_RATES, type FrameRate, type Heard, readCaptions, understand, wordsOf } from "#core/narration";
 import {
@@ -25,6 +33,8 @@ const USAGE = `regulanda: the lesson engine on the command line
   check LESSON                      what is wrong or worth knowing in a lesson file
   steps LESSON                      its steps, worded
   draw LESSON [--move N] --svg      the paper after move N (all moves without --move)
+  draw LESSON --step N [--labels] --svg
+                                    what step N draws; with --labels as its card explains it
   frame LESSON --at SECONDS --svg   the overlay at a moment of lesson time
   cards LESSON --out FILE.pdf       the step cards
   narration FILE                    the cues of a caption file, and what is understood of them
@@ -63,6 +73,8 @@ interface Options {
   readonly svg?: boolean | undefined;
   readonly help?: boolean | undefined;
   readonly move?: string | undefined;
+  readonly step?: string | undefined;
+  readonly labels?: boolean | undefined;
   readonly at?: string | undefined;
   readonly out?: string | undefined;
   readonly csv?: boolean | undefined;
@@ -100,8 +112,18 @@ const COMMANDS: Readonly<Record<string, Command>> = {
       )
       .join("\n")}\n`;
   },
-  draw: (path, { json, svg, move }) => {
+  draw: (path, { json, svg, move, step: number, labels }) => {
     const computed = compute(path);
+    if (labels && number === undefined) throw new CliError("--labels are those of a step: give --step N");
+    if (number !== undefined) {
+      if (move !== undefined) throw new CliError("draw takes --move or --step, not both");
+      const step = computed.steps[wholeNumber("--step", number, 1, computed.steps.length) - 1];
+      if (!step) throw new CliError(`${path} has no steps`);
+      const drawing = labels
+        ? explainStep(computed, step, STEP_ROOM).drawing
+        : drawStep(computed.paper, computed.sheet, step, "bench");
+      return drawn(drawing, { json, svg }, "draw", labels ? PRINT_PALETTE : PAPER_PALETTE);
+    }
     const last = computed.moves.length - 1;
     const index = move === undefined ? last : wholeNumber("--move", move, 0, computed.moves.length) - 1;
     const drawing = drawState(computed.paper, computed.sheet, index, index, "bench");
@@ -123,14 +145,13 @@ const COMMANDS: Readonly<Record<string, Command>> = {
     if (out === undefined || out === "") throw new CliError("cards needs --out FILE.pdf");
     const computed = compute(path);
     if (computed.steps.length === 0) throw new CliError("the lesson has no steps, so there are no cards");
-    const cards = makeCards(computed);
-    const pdf = await writeCardsPdf(cards, computed.lesson.handOut, computed.lesson.title, new Date());
+    const pdf = await writeCardsPdf(computed, new Date());
     try {
       writeFileSync(out, pdf);
     } catch (error) {
       throw new CliError(`"${out}" cannot be written: ${reasonOf(error)}`, { cause: error });
     }
-    return `${cards.length} cards written to ${out}\n`;
+    return `${computed.steps.length} cards written to ${out}\n`;
   },
   narration: (path, { json }) => {
     const read = readCaptions(readText(path));
@@ -242,6 +263,8 @@ function readArguments(argv: readonly string[]) {
         svg: { type: "boolean" },
         help: { type: "boolean" },
         move: { type: "string" },
+        step: { type: "string" },
+        labels: { type: "boolean" },
         at: { type: "string" },
         out: { type: "string" },
         csv: { type: "boolean" },
@@ -269,10 +292,18 @@ function readText(path: string): string {
   }
 }
 
-function drawn(drawing: Parameters<typeof toSvg>[0], { json, svg }: Options, command: string): string {
+/** Half a page across, in mm, with letters of 10 pt: as a card of two to a page has it. */
+const STEP_ROOM = { width: 180, height: 128, textSize: 3.6 };
+
+function drawn(
+  drawing: Parameters<typeof toSvg>[0],
+  { json, svg }: Options,
+  command: string,
+  palette = PAPER_PALETTE,
+): string {
   if (json) return asJson(drawing);
   if (!svg) throw new CliError(`${command} needs --svg or --json`);
-  return toSvg(drawing, PAPER_PALETTE);
+  return toSvg(drawing, palette);
 }
 
 function wholeNumber(name: string, text: string, least: number, most: number): number {

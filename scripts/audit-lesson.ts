@@ -57,7 +57,7 @@ export function auditLesson(lesson: Lesson): Audit {
     for (const s of [step.why, step.check, step.slip]) if (countSaid(s) > 14) flaw("long-aside", s);
     for (const s of [...step.instruction, step.check, step.title, step.slip, step.why])
       if (NO_CHILD_FINDS.test(s)) flaw("unfindable-name", s);
-    const there = new Set(step.letters.map((l) => l.says));
+    const there = new Set(step.pictured.letters.map((l) => l.says));
     for (const letter of step.instruction.flatMap(lettersSaid))
       if (!there.has(letter)) flaw("unfindable-name", `${letter} in: ${step.instruction.join(" ")}`);
     for (const s of [...step.instruction, step.check])

@@ -1,5 +1,6 @@
+import { requireAt } from "#core/base";
 import { applyChanges, CHOOSABLE, type Choosable, putObject, sampleLesson } from "#core/changes";
-import { drawState, PAPER_PALETTE, toSvg } from "#core/display";
+import { drawState, explainStep, PAPER_PALETTE, PRINT_PALETTE, toSvg } from "#core/display";
 import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import {
@@ -12,6 +13,7 @@ import {
   type RecipeName,
   recipeNamed,
 } from "#core/recipes";
+import type { Step } from "#core/steps";
 import { planView } from "#core/view";
 
 const KINDS = ["one-point", "two-point"] as const;
@@ -30,6 +32,7 @@ export function constructionsBook(): ConstructionsBook {
   const pictures = new Map<string, string>();
   const chapters = RECIPE_NAMES.map((recipe) => {
     for (const kind of KINDS) pictures.set(pictureName(recipe, kind), picture(recipe, kind));
+    pictures.set(stepName(recipe), explained(recipe));
     return chapter(recipe);
   });
   for (const style of CORNER_STYLES) pictures.set(`letters-${style}.svg`, letters(style));
@@ -90,6 +93,7 @@ function chapter(recipe: RecipeName): string {
     `| one-point | two-point |\n| --- | --- |\n| ${shown} |`,
     ...(recipe === "lettering" ? [allLetters()] : []),
     told(recipe),
+    `![A step of ${recipe}, as its card explains it](constructions/${stepName(recipe)})`,
     options(recipe),
     ...CHOOSABLE.filter((c) => c.recipe === recipe).map(atAPress),
   ]
@@ -107,6 +111,21 @@ function drawn(lesson: Lesson, alt: string): string {
   return toSvg({ ...state, alt }, PAPER_PALETTE);
 }
 
+/** Room and letters of a picture on a card of two to a page, mm. */
+const STEP_ROOM = { width: 118, height: 88, textSize: 3.6 };
+
+/** The step of a construction that says most, as its card explains it. */
+function explained(recipe: RecipeName): string {
+  const lesson = sampleLesson(recipe, "one-point");
+  const { id } = ownOf(lesson);
+  const computed = computeLesson(lesson);
+  const says = ({ pictured }: Step) => pictured.letters.length + 2 * pictured.signs.length;
+  const steps = computed.steps.filter((s) => s.objectId === id);
+  const step = steps.reduce((most, s) => (says(s) > says(most) ? s : most), requireAt(steps, 0));
+  return toSvg(explainStep(computed, step, STEP_ROOM).drawing, PRINT_PALETTE);
+}
+
+const stepName = (recipe: RecipeName) => `${recipe}-step.svg`;
 const pictureName = (recipe: RecipeName, kind: string) => `${recipe}-${kind}.svg`;
 
 function told(recipe: RecipeName): string {

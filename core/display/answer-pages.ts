@@ -1,6 +1,7 @@
-import { type HandOut, LEADING, MARGIN_MM, type MeasureText, PAGE_MM, wrap } from "./card-pages.ts";
+import type { HandedOut } from "./card-pages.ts";
 import type { Card } from "./cards.ts";
 import type { Drawing, Mark } from "./mark.ts";
+import { type HandOut, LEADING, MARGIN_MM, type MeasureText, PAGE_MM, wrap } from "./page.ts";
 
 /** Size of the running text, mm: 11 pt. */
 const TEXT_MM = 3.9;
@@ -14,7 +15,7 @@ const GAP_MM = 3;
 export function layAnswerPages(
   cards: readonly Card[],
   { paper, words }: HandOut,
-  lessonTitle: string,
+  { title: lessonTitle }: HandedOut,
   measure: MeasureText,
 ): Drawing[] {
   if (words === "full") return [];

@@ -23,6 +23,7 @@ export interface CanvasSurface {
   stroke(): void;
   fill(rule?: "nonzero" | "evenodd"): void;
   fillText(text: string, x: number, y: number): void;
+  strokeText(text: string, x: number, y: number): void;
 }
 
 const ALIGN = { start: "left", middle: "center", end: "right" } as const;
@@ -72,6 +73,14 @@ export function canvasPen(surface: CanvasSurface, palette: Readonly<Record<Colou
       surface.textAlign = ALIGN[mark.anchor];
       surface.textBaseline = "alphabetic";
       surface.fillStyle = palette[mark.colour];
+      if (mark.halo) {
+        surface.strokeStyle = palette.sheet;
+        surface.lineWidth = 2 * mark.halo;
+        surface.lineJoin = "round";
+        surface.setLineDash([]);
+        for (const [i, line] of mark.lines.entries())
+          surface.strokeText(line, mark.at.x, mark.at.y + i * mark.lineHeight);
+      }
       for (const [i, line] of mark.lines.entries())
         surface.fillText(line, mark.at.x, mark.at.y + i * mark.lineHeight);
     },

@@ -1,5 +1,6 @@
 import { sha256 } from "@noble/hashes/sha2.js";
 import { utf8ToBytes } from "@noble/hashes/utils.js";
+import type { Pictured } from "../steps/index.ts";
 import type { Drawing } from "./mark.ts";
 
 /** Letters and digits that are hard to misread on a printed card: no I, L, O, 0, 1, U. */
@@ -9,6 +10,8 @@ const LETTERS = 6;
 /** What a card's mark is made of: its picture and its words. Lesson time stays outside, so a shifted card is still good. */
 export interface MarkedCard {
   readonly picture: Drawing;
+  /** What the picture shows beside its lines. */
+  readonly signs: Pictured;
   readonly number: number;
   readonly title: string;
   readonly instruction: string;
@@ -19,7 +22,7 @@ export interface MarkedCard {
 }
 
 /** How marks are made today; it is their first letter. Version 1 had none in front. */
-const VERSION = "3";
+const VERSION = "4";
 
 /**
  * A short mark of a card, its version and six characters of 30 (about 29 bits) of SHA-256 (FIPS 180-4) over picture and
@@ -38,9 +41,9 @@ export function isOlderMark(mark: string): boolean {
 }
 
 /** Picture and words as one text, numbers to 0.01 mm. The order of the words is part of every version. */
-function textOf({ picture, number, title, instruction, why, check, notes, slip }: MarkedCard): string {
+function textOf({ picture, signs, number, title, instruction, why, check, notes, slip }: MarkedCard): string {
   const words = { number, title, instruction, why, check, notes, slip };
-  return JSON.stringify([picture.box, picture.marks, words], (_, value) =>
+  return JSON.stringify([picture.box, picture.marks, signs, words], (_, value) =>
     typeof value === "number" ? Math.round(value * 100) / 100 : value,
   );
 }

@@ -1,10 +1,10 @@
 import type { Paper } from "../paper/index.ts";
 import type { Schedule } from "../schedule/index.ts";
-import type { Step } from "../steps/index.ts";
+import type { Pictured, Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
 import { cardMark, isOlderMark } from "./card-mark.ts";
 import { drawSlip } from "./draw-slip.ts";
-import { drawStep } from "./draw-state.ts";
+import { drawState, drawStep } from "./draw-state.ts";
 import type { Drawing } from "./mark.ts";
 import { turnDrawing } from "./turn-drawing.ts";
 
@@ -15,7 +15,16 @@ export interface Card {
   readonly title: string;
   /** Lesson time at which the step starts. */
   readonly startMs: number;
+  /** The whole sheet with the step's lines, as it lies in it. */
   readonly picture: Drawing;
+  /** What the picture shows beside its lines. */
+  readonly signs: Pictured;
+  /** The step it is of: the picture that explains is drawn for the room a page has. */
+  readonly step: Step;
+  /** The sheet once the step is done. */
+  readonly after: Drawing;
+  /** Whether the pupil is to find some of it: nothing may show it beforehand. */
+  readonly isAsked: boolean;
   /** What the hands do, in order: the numbered list of the card. */
   readonly actions: readonly string[];
   readonly instruction: string;
@@ -52,18 +61,23 @@ export function makeCards(source: {
       notes: step.notes.join(" "),
       slip: step.slip,
     };
+    const after = drawState(source.paper, source.sheet, step.lastMove, step.lastMove + 1, "bench");
     const slip = step.slip === "" ? null : drawSlip(source.paper, source.sheet, step, "card");
     const slipPicture = slip && turnDrawing(slip, step.quarters);
     return {
       stepId: step.id,
       startMs: startOf.get(step.id) ?? 0,
       picture,
+      signs: step.pictured,
+      step,
+      after: turnDrawing(after, step.quarters),
+      isAsked: step.pictured.hides.length > 0,
       slipPicture,
       actions: step.actions,
       inFull: step.inFull,
       answers: step.answers,
       ...words,
-      mark: cardMark({ picture, ...words }),
+      mark: cardMark({ picture, signs: step.pictured, ...words }),
     };
   });
 }

@@ -1,11 +1,19 @@
-import { fillsAfter, type Paper, paperAfter } from "../paper/index.ts";
+import {
+  fillsAfter,
+  isDot,
+  type Paper,
+  type PaperStroke,
+  paperAfter,
+  type StrokePiece,
+} from "../paper/index.ts";
 import type { Step } from "../steps/index.ts";
+import type { TaskKind } from "../tasks/index.ts";
 import type { Sheet } from "../view/index.ts";
-import type { Medium } from "./ink.ts";
-import { letterMarks } from "./letter-marks.ts";
+import type { Emphasis, Medium } from "./ink.ts";
 import type { Drawing, Mark } from "./mark.ts";
 import { drawWith, type Pen } from "./pen.ts";
 import { fillMarks, spot, strokeMarks } from "./stroke-marks.ts";
+import { taskSign } from "./task-signs.ts";
 
 /** The bare sheet as a mark. */
 export function sheetMark(sheet: Sheet): Mark {
@@ -47,34 +55,48 @@ export function drawState(
   );
 }
 
-/** The picture of a step: what it adds is new; for a rubbing-out, what it takes away is shown going. */
-export function drawStep(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawing {
-  if (step.task) return drawTask(paper, sheet, step, medium);
+/**
+ * The sheet as the picture of a step shows it: what the step draws or goes over is new, what it takes away is going, and all
+ * else stood before. Moves in `hides` are left out: what a pupil is asked for.
+ */
+export function drawStep(
+  paper: Paper,
+  sheet: Sheet,
+  step: Step,
+  medium: Medium,
+  { hides = [], grain = 1 }: { readonly hides?: readonly number[]; readonly grain?: number } = {},
+): Drawing {
   const alt = `Step ${step.number}: ${step.title}. ${step.instruction.join(" ")}`;
-  const takesAway = paper.strokes.some((s) => s.pieces.some((p) => p.diesAt === step.firstMove));
-  if (!takesAway) {
-    const state = drawState(paper, sheet, stateShown(paper, step), step.firstMove, medium);
-    return { ...state, marks: [...state.marks, ...letterMarks(step, sheet, state.marks, medium)], alt };
-  }
-  const moveIndex = step.firstMove - 1;
-  const marks = paperAfter(paper, moveIndex).flatMap(({ stroke, pieces }) => [
-    ...strokeMarks(
-      stroke,
-      pieces.filter((p) => p.diesAt !== step.firstMove),
-      { moveIndex, emphasis: "standing", medium },
-    ),
-    ...strokeMarks(
-      stroke,
-      pieces.filter((p) => p.diesAt === step.firstMove),
-      { moveIndex, emphasis: "going", medium },
-    ),
-  ]);
-  const drawing = inLayers(sheet, fillMarks(fillsAfter(paper, moveIndex)), marks, alt);
-  return { ...drawing, marks: [...drawing.marks, ...letterMarks(step, sheet, drawing.marks, medium)] };
+  if (step.task) return drawTask(paper, sheet, step, medium, alt);
+  const shown = stateShown(paper, step);
+  const hidden = new Set(hides);
+  const marks = paperAfter(paper, shown).flatMap(({ stroke, pieces }) => {
+    if (hidden.has(stroke.moveIndex)) return [];
+    const by = new Map<Emphasis, StrokePiece[]>();
+    for (const piece of pieces) {
+      const emphasis = emphasisOf(stroke, piece, step, shown);
+      by.set(emphasis, [...(by.get(emphasis) ?? []), piece]);
+    }
+    return [...by].flatMap(([emphasis, some]) =>
+      strokeMarks(stroke, some, { moveIndex: shown, emphasis, medium, grain }),
+    );
+  });
+  return inLayers(sheet, fillMarks(fillsAfter(paper, shown)), marks, alt);
+}
+
+function emphasisOf(stroke: PaperStroke, piece: StrokePiece, step: Step, shown: number): Emphasis {
+  if (stroke.moveIndex >= step.firstMove) return "new";
+  // A guide drawn before is new again where it is gone over.
+  const goneOver =
+    stroke.firmFrom >= step.firstMove && stroke.firmFrom <= shown && piece.part === "edge" && !isDot(stroke);
+  if (goneOver) return "new";
+  return piece.diesAt !== null && piece.diesAt >= step.firstMove && piece.diesAt <= step.lastMove
+    ? "going"
+    : "standing";
 }
 
 /** The picture of a step without a line: the sheet as it lies by then, with what the task is about in bold and in tone. */
-function drawTask(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawing {
+function drawTask(paper: Paper, sheet: Sheet, step: Step, medium: Medium, alt: string): Drawing {
   const about = new Set((step.task?.concerns ?? []).flatMap((c) => (c.pieces || c.faces ? [] : [c.thing])));
   const moveIndex = step.lastMove;
   const lines = paperAfter(paper, moveIndex).flatMap(({ stroke, pieces }) =>
@@ -92,12 +114,33 @@ function drawTask(paper: Paper, sheet: Sheet, step: Step, medium: Medium): Drawi
       fill: "tone-2",
     }),
   );
-  return inLayers(
-    sheet,
-    [...fillMarks(fillsAfter(paper, moveIndex)), ...marked],
-    lines,
-    `Step ${step.number}: ${step.title}. ${step.instruction.join(" ")}`,
-  );
+  const state = inLayers(sheet, [...fillMarks(fillsAfter(paper, moveIndex)), ...marked], lines, alt);
+  const sign = step.task ? signOf(step.task.kind, step.id, sheet, marked.length > 0 || about.size > 0) : [];
+  return { ...state, marks: [...state.marks, ...sign] };
+}
+
+/** The sign of a task: large where its picture has nothing else to show, else in a corner of the sheet. */
+function signOf(kind: TaskKind, id: string, { widthMm: w, heightMm: h }: Sheet, isSmall: boolean): Mark[] {
+  const size = Math.min(w, h) * (isSmall ? 0.2 : 0.5);
+  const at = isSmall ? { x: w - size * 1.25, y: h - size * 1.25 } : { x: (w - size) / 2, y: (h - size) / 2 };
+  const air = size * 0.15;
+  const [x0, y0, x1, y1] = [at.x - air, at.y - air, at.x + size + air, at.y + size + air];
+  return [
+    {
+      kind: "path",
+      id: `${id}#sign-ground`,
+      points: [
+        { x: x0, y: y0 },
+        { x: x1, y: y0 },
+        { x: x1, y: y1 },
+        { x: x0, y: y1 },
+      ],
+      closed: true,
+      ink: null,
+      fill: "sheet",
+    },
+    ...taskSign(kind, id, at, size, { colour: "accent", width: size * 0.035, dash: [] }),
+  ];
 }
 
 /** The move up to which a step is shown: where it ends with rubbing out, what it works with still stands. */
@@ -112,7 +155,6 @@ function stateShown(paper: Paper, step: Step): number {
 
 /** Tones lie under all lines, new lines over those that stood before. */
 function inLayers(sheet: Sheet, tones: readonly Mark[], marks: readonly Mark[], alt: string): Drawing {
-  const isNew = (m: Mark) => drawWith(IS_NEW, m);
   return {
     unit: "mm",
     box: { x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm },
@@ -127,3 +169,8 @@ const IS_NEW: Pen<boolean> = {
   dot: ({ fill }) => fill === "new",
   text: () => false,
 };
+
+/** Whether a mark is what its step is about. */
+export function isNew(mark: Mark): boolean {
+  return drawWith(IS_NEW, mark);
+}

@@ -36,6 +36,8 @@ export interface FrameOptions {
   /** Show the ruler and the pencil's point too. */
   readonly tools: boolean;
   readonly withSheet: boolean;
+  /** Show faintly what the step at hand has still to come, or the first one before it begins. */
+  readonly toCome?: boolean;
 }
 
 /** The frame at lesson time `atMs`. Moves that ended before are on the paper, the one under way is part drawn. */
@@ -48,7 +50,10 @@ export function frameAt(source: FrameSource, atMs: number, options: FrameOptions
   const reach = underWay ? reachAt(underWay, atMs) : 1;
   const newFrom = step?.firstMove ?? Number.POSITIVE_INFINITY;
 
-  const marks: Mark[] = fillMarks(fillsAfter(source.paper, done));
+  const marks: Mark[] = [
+    ...fillMarks(fillsAfter(source.paper, done)),
+    ...(options.toCome ? toComeMarks(source.paper, step ?? source.steps[0], begun, options.medium) : []),
+  ];
   for (const { stroke, pieces } of paperAfter(source.paper, done)) {
     const emphasis = stroke.moveIndex >= newFrom ? "new" : "standing";
     const standing = underWay
@@ -96,6 +101,28 @@ export function frameAt(source: FrameSource, atMs: number, options: FrameOptions
       alt: step ? `Step ${step.number}: ${step.title}` : "The empty sheet",
     },
   };
+}
+
+/** The strokes of a step that are not begun yet, faint. */
+function toComeMarks(
+  paper: Paper,
+  step: Step | undefined,
+  begun: readonly MoveTiming[],
+  medium: Medium,
+): Mark[] {
+  if (!step) return [];
+  const started = new Set(begun.map((m) => m.moveIndex));
+  const width = medium === "overlay" ? 0.5 : 0.3;
+  return paper.strokes.flatMap((stroke): Mark[] => {
+    const { moveIndex } = stroke;
+    if (moveIndex < step.firstMove || moveIndex > step.lastMove || started.has(moveIndex)) return [];
+    return strokeMarks(stroke, stroke.pieces, { moveIndex, emphasis: "standing", medium }).flatMap(
+      (mark): Mark[] =>
+        mark.kind === "path"
+          ? [{ ...mark, id: `${mark.id}#to-come`, ink: { colour: "faint", width, dash: [] } }]
+          : [],
+    );
+  });
 }
 
 function reachAt(move: MoveTiming, atMs: number): number {

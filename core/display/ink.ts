@@ -20,8 +20,19 @@ export function inkOf(
 ): Ink {
   const ink = plainInk(stroke, piece, moveIndex, emphasis, medium);
   const weight = WEIGHT[medium];
-  return { colour: ink.colour, width: ink.width * weight, dash: ink.dash.map((d) => d * weight) };
+  const width = medium === "card" ? cardWidth(ink.width, emphasis) : ink.width;
+  return { colour: ink.colour, width: width * weight, dash: ink.dash.map((d) => d * weight) };
 }
+
+/** On a card weights alone must tell what stood before from what is new: a school's printer may have no grey worth the name. */
+function cardWidth(width: number, emphasis: Emphasis): number {
+  if (emphasis === "standing") return Math.min(width, MOST_BEFORE);
+  return emphasis === "new" ? Math.max(width, LEAST_NEW) : width;
+}
+
+/** Thickest line that stood before, and thinnest new one, on a card, mm. */
+const MOST_BEFORE = 0.2;
+const LEAST_NEW = 0.34;
 
 function plainInk(
   stroke: PaperStroke,
@@ -42,9 +53,9 @@ function plainInk(
     case "crease":
       return { colour: isNew ? "new" : "quiet", width: 0.25, dash: [4, 1.5] };
     case "construction":
-      return { colour: isNew ? "new" : "guide", width: isNew ? 0.35 : 0.2, dash: [] };
+      return guideInk(isNew);
     case "horizon":
-      return { colour: isNew ? "new" : "horizon", width: isNew ? 0.5 : 0.3, dash: [] };
+      return { colour: isNew ? "new" : "horizon", width: isNew ? 0.4 : 0.3, dash: [] };
     case "tick":
     case "vanishing-point":
       return { colour: isNew ? "new" : "graphite", width: 0.3, dash: [] };
@@ -55,8 +66,12 @@ function plainInk(
       if (piece.part === "tail") return guideInk(isNew);
       if (piece.part === "dotted") return { colour: standing(isNew, medium), width: 0.4, dash: [1, 1] };
       const firm = moveIndex >= stroke.firmFrom;
-      if (!firm) return { ...guideInk(isNew), width: isNew ? 0.45 : 0.25 };
-      return { colour: standing(isNew, medium), width: isNew ? 0.7 : 0.5, dash: [] };
+      if (!firm) return guideInk(isNew);
+      return {
+        colour: standing(isNew, medium),
+        width: isNew ? 0.8 : 0.5,
+        dash: [],
+      };
     }
   }
 }

@@ -9,9 +9,11 @@ export type Colour =
   | "sheet"
   | "graphite"
   | "pale"
+  | "faint"
   | "guide"
   | "horizon"
   | "new"
+  | "accent"
   | "going"
   | "tone-1"
   | "tone-2"
@@ -66,6 +68,8 @@ export type Mark =
       readonly colour: Colour;
       readonly weight: "regular" | "bold";
       readonly anchor: "start" | "middle" | "end";
+      /** How far the sheet's tone reaches round the letters, over lines they stand on; left out: not at all. */
+      readonly halo?: number;
     };
 
 /** A picture: marks from back to front in a box of the drawing's unit. */

@@ -23,7 +23,13 @@ export function carrying({ to, line = () => 1, letter = () => 1 }: Carried): Pen
     dot: (mark) => ({ ...mark, at: to(mark.at), radius: mark.radius * line(mark.at) }),
     text: (mark) => {
       const scale = letter(mark.at);
-      return { ...mark, at: to(mark.at), size: mark.size * scale, lineHeight: mark.lineHeight * scale };
+      return {
+        ...mark,
+        at: to(mark.at),
+        size: mark.size * scale,
+        lineHeight: mark.lineHeight * scale,
+        ...(mark.halo === undefined ? {} : { halo: mark.halo * scale }),
+      };
     },
   };
 }

@@ -5,9 +5,11 @@ export const PAPER_PALETTE: Readonly<Record<Colour, string>> = {
   sheet: "#fdfaf3",
   graphite: "#3a3d42",
   pale: "#8b9097",
+  faint: "#dcc3b6",
   guide: "#7ea6cf",
   horizon: "#4f7396",
   new: "#b8441f",
+  accent: "#b8441f",
   going: "#9a5a43",
   "tone-1": "#e9e4da",
   "tone-2": "#d3cdc2",
@@ -20,8 +22,15 @@ export const PAPER_PALETTE: Readonly<Record<Colour, string>> = {
   frame: "#c9ccd1",
 };
 
-/** On printed cards the sheet is the bare white of the page. */
-export const PRINT_PALETTE: Readonly<Record<Colour, string>> = { ...PAPER_PALETTE, sheet: "#ffffff" };
+/** On printed cards the sheet is the bare white of the page, and what is new is black: it tells by its weight. */
+export const PRINT_PALETTE: Readonly<Record<Colour, string>> = {
+  ...PAPER_PALETTE,
+  sheet: "#ffffff",
+  new: "#17191c",
+  going: "#5c6066",
+  guide: "#a3a8ae",
+  horizon: "#7a8087",
+};
 
 /** Fills are see-through only where one must look through them: the ruler. */
 export const FILL_OPACITY: Readonly<Partial<Record<Colour, number>>> = { ruler: 0.35 };

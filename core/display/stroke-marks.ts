@@ -6,11 +6,19 @@ import type { Mark, Spot } from "./mark.ts";
 const TICK_MM = 1.6;
 const VP_RADIUS_MM = { bench: 0.9, overlay: 1.6, card: 0.9 } as const;
 
+/** How a stroke is shown. `grain`: how large a mark's cross is against its usual size, where the sheet is shown at a scale. */
+export interface StrokeManner {
+  readonly moveIndex: number;
+  readonly emphasis: Emphasis;
+  readonly medium: Medium;
+  readonly grain?: number;
+}
+
 /** The marks of one stroke's standing pieces, drawn up to `reach` of the stroke (1: all of it). */
 export function strokeMarks(
   stroke: PaperStroke,
   pieces: readonly StrokePiece[],
-  how: { moveIndex: number; emphasis: Emphasis; medium: Medium; reach?: number },
+  how: StrokeManner & { reach?: number },
 ): Mark[] {
   if (isDot(stroke)) return dotMarks(stroke, pieces, how);
   const reach = how.reach ?? 1;
@@ -31,14 +39,12 @@ export function strokeMarks(
   });
 }
 
-function dotMarks(
-  stroke: PaperStroke,
-  pieces: readonly StrokePiece[],
-  how: { moveIndex: number; emphasis: Emphasis; medium: Medium },
-): Mark[] {
+function dotMarks(stroke: PaperStroke, pieces: readonly StrokePiece[], how: StrokeManner): Mark[] {
   const piece = pieces[0];
   if (!piece) return [];
   const ink = inkOf(stroke, piece, how.moveIndex, how.emphasis, how.medium);
+  const { grain = 1 } = how;
+  const tick = TICK_MM * grain;
   if (stroke.role === "vanishing-point") {
     return [
       {
@@ -53,12 +59,12 @@ function dotMarks(
   const { xMm: x, yMm: y } = stroke.from;
   return [
     [
-      { x: x - TICK_MM, y: y - TICK_MM },
-      { x: x + TICK_MM, y: y + TICK_MM },
+      { x: x - tick, y: y - tick },
+      { x: x + tick, y: y + tick },
     ],
     [
-      { x: x - TICK_MM, y: y + TICK_MM },
-      { x: x + TICK_MM, y: y - TICK_MM },
+      { x: x - tick, y: y + tick },
+      { x: x + tick, y: y - tick },
     ],
   ].map((points, i) => ({ kind: "path", id: `${stroke.id}#${i}`, points, closed: false, ink, fill: null }));
 }

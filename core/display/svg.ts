@@ -53,7 +53,7 @@ export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElemen
       },
       lines: [],
     }),
-    text: ({ at, lines, size, lineHeight, colour, weight, anchor }) => ({
+    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo }) => ({
       tag: "text",
       attributes: {
         "font-size": num(size),
@@ -61,6 +61,14 @@ export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElemen
         "font-weight": weight === "bold" ? 700 : 400,
         "text-anchor": anchor,
         fill: palette[colour],
+        ...(halo
+          ? {
+              stroke: palette.sheet,
+              "stroke-width": num(2 * halo),
+              "stroke-linejoin": "round",
+              "paint-order": "stroke",
+            }
+          : {}),
       },
       lines: lines.map((text, i) => ({ text, x: num(at.x), y: num(at.y + i * lineHeight) })),
     }),

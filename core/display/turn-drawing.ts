@@ -1,3 +1,5 @@
+import type { PaperPoint } from "../geometry/index.ts";
+import type { Sheet } from "../view/index.ts";
 import type { Drawing, Spot } from "./mark.ts";
 import { carryMarks } from "./move-mark.ts";
 
@@ -17,4 +19,19 @@ function turnOnce(drawing: Drawing): Drawing {
     box: { x, y, width: height, height: width },
     marks: carryMarks(drawing.marks, { to: map }),
   };
+}
+
+/** Where a place of the sheet lies when it is turned so. */
+export function turnedSpot(sheet: Sheet, quarters: number): (p: PaperPoint) => Spot {
+  const [w, h] = [sheet.widthMm, sheet.heightMm];
+  switch (((quarters % 4) + 4) % 4) {
+    case 1:
+      return ({ xMm, yMm }) => ({ x: h - yMm, y: xMm });
+    case 2:
+      return ({ xMm, yMm }) => ({ x: w - xMm, y: h - yMm });
+    case 3:
+      return ({ xMm, yMm }) => ({ x: yMm, y: w - xMm });
+    default:
+      return ({ xMm, yMm }) => ({ x: xMm, y: yMm });
+  }
 }

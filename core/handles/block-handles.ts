@@ -81,26 +81,42 @@ export function dragBlockHandle(
   return fraction === null ? [] : [{ id, field: `handles.${axis}`, value: { fraction } }];
 }
 
-/** The numbers of a thing's place and size that can be typed. */
-export function blockMeasures(object: BlockPlaced, view: View): Measure[] {
+/** The numbers of a thing's place and size that can be typed, each with the stretch of paper it measures. */
+export function blockMeasures(object: BlockPlaced, block: Block | null, view: View): Measure[] {
   const id = `object/${object.id}`;
   const { widthMm, heightMm } = view.sheet;
-  const length = (label: string, field: string, value: number, wholeMm: number): Measure => ({
-    label,
-    id,
-    field,
-    kind: "length",
-    value,
-    wholeMm,
-  });
+  const foot = footOf(object, heightMm);
+  const length = (
+    label: string,
+    field: string,
+    value: number,
+    wholeMm: number,
+    from: PaperPoint,
+    to: PaperPoint,
+  ): Measure => ({ label, id, field, kind: "length", value, wholeMm, span: { from, to } });
+  const { fromLeftMm, fromBottomMm } = object.handles;
   return [
-    length("From the left edge", "handles.fromLeftMm", object.handles.fromLeftMm, widthMm),
-    length("Up from the bottom", "handles.fromBottomMm", object.handles.fromBottomMm, heightMm),
+    length("From the left edge", "handles.fromLeftMm", fromLeftMm, widthMm, { ...foot, xMm: 0 }, foot),
+    length(
+      "Up from the bottom",
+      "handles.fromBottomMm",
+      fromBottomMm,
+      heightMm,
+      { ...foot, yMm: heightMm },
+      foot,
+    ),
     ...AXES.flatMap((axis): Measure[] => {
       const extent = extentOf(object, axis);
       if (!extent) return [];
-      if ("mm" in extent)
-        return [length(LABEL[axis], `handles.${axis}.mm`, extent.mm, axis === "height" ? heightMm : widthMm)];
+      if ("mm" in extent) {
+        const to =
+          axis === "height" ? { ...foot, yMm: foot.yMm - extent.mm } : { ...foot, xMm: foot.xMm + extent.mm };
+        const whole = axis === "height" ? heightMm : widthMm;
+        return [length(LABEL[axis], `handles.${axis}.mm`, extent.mm, whole, foot, to)];
+      }
+      const start = block && guideStart(object, block, view, axis);
+      const from = start && seenAt(view.camera, start);
+      const to = start && block && seenAt(view.camera, addAxis(start, block[axis]));
       return [
         {
           label: `${LABEL[axis]}, of the way to the vanishing point`,
@@ -109,6 +125,7 @@ export function blockMeasures(object: BlockPlaced, view: View): Measure[] {
           kind: "share",
           value: extent.fraction,
           wholeMm: 1,
+          span: from && to ? { from, to } : null,
         },
       ];
     }),

@@ -8,6 +8,8 @@ export interface Handle {
   readonly at: PaperPoint;
   /** What it is, for a screen reader and a label: "right side of the left bench". */
   readonly called: string;
+  /** A short name that always stands beside it; left out where it shows only when it is pointed at. */
+  readonly short?: string;
   /** Its measure as spoken, changing while it moves. */
   readonly reading: string;
   readonly way: HandleWay;
@@ -24,4 +26,6 @@ export interface Measure {
   readonly value: number | null;
   /** What "half" or "a third" is taken of, in mm. */
   readonly wholeMm: number;
+  /** The stretch of paper it measures, where it has a place on the sheet. */
+  readonly span: { readonly from: PaperPoint; readonly to: PaperPoint } | null;
 }

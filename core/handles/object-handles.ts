@@ -41,9 +41,14 @@ export function dragObjectHandle(
   return isBlockPlaced(object) ? dragBlockHandle(object, standing.built.block, part, to, view, exact) : [];
 }
 
-/** The numbers of an object that can be typed. */
-export function objectMeasures(object: ObjectSlice, view: View): Measure[] {
-  return isBlockPlaced(object) ? blockMeasures(object, view) : [];
+/** The numbers of an object that can be typed; with the scene, each with its place on the sheet. */
+export function objectMeasures(
+  object: ObjectSlice,
+  view: View,
+  scene: Program["scene"] | null = null,
+): Measure[] {
+  const block = scene?.get(object.id)?.built.block ?? null;
+  return isBlockPlaced(object) ? blockMeasures(object, block, view) : [];
 }
 
 /** What its kind of thing can be taken hold of by beside foot and extents. */

@@ -19,6 +19,7 @@ export function paperHandles(lesson: Lesson): Handle[] {
       id: "view/horizon",
       at: { xMm: sheet.widthMm * 0.9, yMm: y },
       called: "horizon",
+      short: "horizon",
       reading: `${formatLength(y, sheet)} down from the top edge`,
       way: "up-and-down",
     },
@@ -28,6 +29,7 @@ export function paperHandles(lesson: Lesson): Handle[] {
           id: `frame/${frame.id}/${vp.field}`,
           at: { xMm: vp.fromLeftMm, yMm: vp.onHorizon ? y : (vp.fromTopMm ?? y) },
           called: vp.name,
+          short: vp.name.replace("vanishing point", "point"),
           reading: sayAcross(vp.fromLeftMm, lesson),
           way: vp.onHorizon ? "across" : "freely",
         }),
@@ -48,6 +50,7 @@ function eyeHandles(lesson: Lesson): Handle[] {
         id: "view/distance",
         at: { xMm: principal.xMm + distanceMm * CONE, yMm: view.horizonFromTopMm },
         called: "viewing distance, at the rim of the cone of vision",
+        short: "viewing distance",
         reading: `seen from ${formatLength(distanceMm, sheet)}`,
         way: "across",
       },
@@ -58,6 +61,7 @@ function eyeHandles(lesson: Lesson): Handle[] {
       id: `frame/${first.id}/centreOfVision`,
       at: { xMm: principal.xMm, yMm: view.horizonFromTopMm },
       called: "centre of vision",
+      short: "centre of vision",
       reading: `straight ahead ${sayAcross(principal.xMm, lesson)}, seen from ${formatLength(distanceMm, sheet)}`,
       way: "across",
     },
@@ -124,6 +128,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
       kind: "length",
       value: sheet.widthMm,
       wholeMm: sheet.widthMm,
+      span: null,
     },
     {
       label: "Sheet height",
@@ -132,6 +137,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
       kind: "length",
       value: sheet.heightMm,
       wholeMm: sheet.heightMm,
+      span: null,
     },
     {
       label: "Horizon, down from the top",
@@ -140,6 +146,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
       kind: "length",
       value: view.horizonFromTopMm,
       wholeMm: sheet.heightMm,
+      span: null,
     },
     ...(view.frames[0]?.kind === "one-point"
       ? [
@@ -150,6 +157,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
             kind: "length" as const,
             value: planView(view, sheet).camera.distanceMm,
             wholeMm: Math.hypot(sheet.widthMm, sheet.heightMm),
+            span: null,
           },
         ]
       : []),
@@ -162,6 +170,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
           kind: "length",
           value: vp.fromLeftMm,
           wholeMm: sheet.widthMm,
+          span: null,
         }),
       ),
     ),

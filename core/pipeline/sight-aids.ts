@@ -68,7 +68,16 @@ function cone({ view, program }: DrawnLesson): Mark[] {
       return [path(`stretched/${objectId}/${name}`, circle, true, WRONG)];
     }),
   );
-  return [path("cone", ring, true, QUIET), ...stretched];
+  // Named at its left, where no handle is.
+  const edge = {
+    x: principal.xMm - radius * Math.cos(Math.PI / 6),
+    y: principal.yMm - radius * Math.sin(Math.PI / 6),
+  };
+  return [
+    path("cone", ring, true, QUIET),
+    ...stretched,
+    word("cone-name", edge, "cone of vision, 60°", "end"),
+  ];
 }
 
 const STRIP_MM = 9;

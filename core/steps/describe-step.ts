@@ -3,19 +3,12 @@ import type { Move } from "../drafter/index.ts";
 import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
 import { isDot, type PaperStroke } from "../paper/index.ts";
 import { PLAN_DEFAULTS } from "../plan/index.ts";
-import {
-  countSaid,
-  inPlainWords,
-  isRinged,
-  lettersSaid,
-  type Manner,
-  nameKey,
-  type Told,
-} from "../told/index.ts";
+import { countSaid, inPlainWords, type Manner, type Told } from "../told/index.ts";
 import { expectedWords } from "./expected-words.ts";
 import { factsOf } from "./facts.ts";
 import { fadeWords, type HelpGiven, type Stage, samenessOf, stageFor } from "./fading.ts";
 import { type SaidAct, sizeOfAct } from "./pack-acts.ts";
+import { type OnPaper, pictureStep, plainPlaces } from "./picture-step.ts";
 import { readingsOf } from "./readings-of.ts";
 import { sentencesOf } from "./sentences-of.ts";
 import type { Step, StepKind, StepOverride } from "./step.ts";
@@ -40,6 +33,7 @@ export function describer(
     const h = evaluation.points.get(id);
     return extra.get(id) ?? (h ? findPaperPoint(h) : null);
   };
+  const on: OnPaper = { point: at, plain: plainPlaces(view), manner };
   let lies = 0;
   let given: Stage | null = null;
   return (part, number) => {
@@ -77,12 +71,15 @@ export function describer(
       });
       const moves = input.moves.slice(first, last + 1);
       const faded = fadeWords(acts, stage);
+      const inFull = stage === "reason" || stage === "told" ? faded : fadeWords(acts, "told");
       const actions = own?.instruction
         ? [own.instruction]
         : acts.length > 0
           ? faded.actions
           : [lostWords(moves)];
       const instruction = actions.flatMap(sentencesOf);
+      // The educator's own words are one action, whatever they tell.
+      const pictured = pictureStep(all, own?.instruction ? { ...inFull, actions, answers: [] } : faded, on);
       const why = stage === "reason" && !manner.plain ? aside.why : "";
       const plain = (text: string) => (manner.plain ? inPlainWords(text) : text);
       const measured = sumCheck(all, manner) || (objectId === "sheet" ? backCheck(all, manner) : "");
@@ -99,10 +96,7 @@ export function describer(
         why,
         instruction,
         actions,
-        inFull:
-          stage === "reason" || stage === "told" || own?.instruction
-            ? actions
-            : fadeWords(acts, "told").actions,
+        inFull: own?.instruction || acts.length === 0 ? actions : inFull.actions,
         stage,
         answers: own?.instruction ? [] : faded.answers,
         readings: readingsOf(all, manner),
@@ -110,8 +104,8 @@ export function describer(
         slip: stage === "reason" || stage === "told" ? plain(aside.slip) : "",
         slipKind: aside.slipKind ?? null,
         acts: acts.map(({ told: t, sentences }) => ({ told: t, sentences })),
-        letters: lettersAt(all, [...instruction, ...faded.answers], at),
-        ringed: ringedAt(all, at),
+        pictured,
+        picturedInFull: own?.instruction || inFull === faded ? pictured : pictureStep(all, inFull, on),
         cuts: cutsOf(acts, first),
         expected: `${expectedWords(moves, view)}${stage === "reason" ? "" : " the same again"}`,
         kind: own?.kind ?? kindOf(moves, all),
@@ -141,32 +135,6 @@ function firstTime(help: HelpGiven, known: string): Stage {
   const before = help.known.get(known);
   help.known.set(known, "told");
   return before === undefined ? "reason" : "told";
-}
-
-/** Where the letters that a step's words speak of stand on the paper. */
-function lettersAt(
-  told: readonly Told[],
-  said: readonly string[],
-  pointAt: (id: string) => PaperPoint | null,
-): Step["letters"] {
-  const spoken = new Set(said.flatMap(lettersSaid));
-  const at = new Map<string, PaperPoint>();
-  for (const { bearers = [] } of told)
-    for (const [name, id] of bearers) {
-      const p = spoken.has(name) ? pointAt(id) : null;
-      if (p) at.set(name, p);
-    }
-  return [...at].map(([says, p]) => ({ says, at: p }));
-}
-
-/** Places that are too many to be lettered: ringed in the picture, counted in the words. */
-function ringedAt(told: readonly Told[], pointAt: (id: string) => PaperPoint | null): readonly PaperPoint[] {
-  return told.flatMap(({ act, bearers = [] }) => {
-    const froms = act.do === "rule" ? act.lines.map((l) => l.from) : [];
-    if (!isRinged(froms)) return [];
-    const ids = new Map(bearers);
-    return froms.flatMap((name) => pointAt(ids.get(nameKey(name)) ?? "") ?? []);
-  });
 }
 
 function lostWords(moves: readonly Move[]): string {

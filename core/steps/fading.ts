@@ -71,6 +71,10 @@ function likeness({ act, bearers = [] }: Told, mirror: boolean): string {
 export interface FadedWords {
   readonly actions: readonly string[];
   readonly answers: readonly string[];
+  /** By act: which of the actions tells it, from 0; null where none does. */
+  readonly toldBy: readonly (number | null)[];
+  /** By act: whether it is asked for, or left to the pupil, and so not to be seen in the picture. */
+  readonly asked: readonly boolean[];
 }
 
 /**
@@ -78,57 +82,79 @@ export interface FadedWords {
  * themselves stay as they are, for pictures and whoever follows.
  */
 export function fadeWords(acts: readonly SaidAct[], stage: Stage): FadedWords {
-  const whole = actionsOf(acts.map((a) => ({ words: a.sentences.join(" "), goesOn: a.goesOn })));
+  const whole = actionsOf(
+    acts.map((a, act) => ({ words: a.sentences.join(" "), goesOn: a.goesOn, acts: [act] })),
+    acts.length,
+  );
+  const nothingAsked = acts.map(() => false);
   switch (stage) {
     case "reason":
     case "told":
-      return { actions: whole, answers: [] };
+      return { ...whole, answers: [], asked: nothingAsked };
     case "asked": {
       const answers: string[] = [];
+      const asked = acts.map(() => false);
       // Which corners are left alone is half of the answer to which get a line.
-      const said = acts.flatMap((a, i) => {
+      const said = acts.flatMap((a, i): Saying[] => {
         const question = askAbout(a.told.act);
         const before = acts[i - 1];
         const gone = a.told.act.do === "leave" && before && askAbout(before.told.act) !== null;
-        if (question !== null || gone) answers.push(a.sentences.join(" "));
+        asked[i] = question !== null || gone === true;
+        if (asked[i]) answers.push(a.sentences.join(" "));
         if (gone) return [];
-        return [{ words: question ?? a.sentences.join(" "), goesOn: a.goesOn && question === null }];
+        const words = question ?? a.sentences.join(" ");
+        return [{ words, goesOn: a.goesOn && question === null, acts: [i] }];
       });
-      return { actions: actionsOf(said), answers };
+      return { ...actionsOf(said, acts.length), answers, asked };
     }
     case "short":
     case "alone": {
       const isRest = (a: SaidAct) => !isMeasured(a.told.act);
       const rest = acts.filter(isRest);
-      if (rest.length === 0) return { actions: whole, answers: [] };
+      if (rest.length === 0) return { ...whole, answers: [], asked: nothingAsked };
       const answers = rest.map((a) => a.sentences.join(" "));
       if (stage === "alone") {
-        const measured = acts.filter((a) => !isRest(a)).map((a) => a.sentences.join(" "));
-        return { actions: [...measured, "Do the rest alone: the picture shows how it ends."], answers };
+        const said = acts.flatMap((a, i): Saying[] =>
+          isRest(a) ? [] : [{ words: a.sentences.join(" "), goesOn: false, acts: [i] }],
+        );
+        const alone = { words: "Do the rest alone: the picture shows how it ends.", goesOn: false, acts: [] };
+        return { ...actionsOf([...said, alone], acts.length), answers, asked: acts.map(isRest) };
       }
       // What is not measured is called by its name, in its place.
-      const actions = acts.flatMap((a, i) => {
-        if (!isRest(a)) return [a.sentences.join(" ")];
+      const said = acts.flatMap((a, i): Saying[] => {
+        if (!isRest(a)) return [{ words: a.sentences.join(" "), goesOn: false, acts: [i] }];
         const before = acts[i - 1];
         if (before && isRest(before)) return [];
         const end = acts.findIndex((b, k) => k > i && !isRest(b));
-        const run = acts.slice(i, end < 0 ? undefined : end).flatMap(({ told }) => inShort(told.act));
-        return run.length > 0 ? [`As before: ${listOf([...new Set(run)])}.`] : [];
+        const until = end < 0 ? acts.length : end;
+        const run = acts.slice(i, until).flatMap(({ told }) => inShort(told.act));
+        if (run.length === 0) return [];
+        const inIt = Array.from({ length: until - i }, (_, k) => i + k);
+        return [{ words: `As before: ${listOf([...new Set(run)])}.`, goesOn: false, acts: inIt }];
       });
-      return { actions, answers };
+      return { ...actionsOf(said, acts.length), answers, asked: acts.map(isRest) };
     }
   }
 }
 
+interface Saying {
+  readonly words: string;
+  readonly goesOn: boolean;
+  /** The acts it tells. */
+  readonly acts: readonly number[];
+}
+
 /** Sentences by action: a line goes with the mark it starts at, rubbing out with what it ends. */
-function actionsOf(said: readonly { readonly words: string; readonly goesOn: boolean }[]): string[] {
+function actionsOf(said: readonly Saying[], acts: number): Pick<FadedWords, "actions" | "toldBy"> {
   const actions: string[] = [];
-  for (const { words, goesOn } of said) {
+  const toldBy = Array.from({ length: acts }, (): number | null => null);
+  for (const { words, goesOn, acts: told } of said) {
     const last = actions[actions.length - 1];
     if (goesOn && last !== undefined) actions[actions.length - 1] = `${last} ${words}`;
     else actions.push(words);
+    for (const act of told) toldBy[act] = actions.length - 1;
   }
-  return actions;
+  return { actions, toldBy };
 }
 
 /** The question instead of an act, where a pupil who has done it before can find out: which corners, which lines. */

@@ -1,13 +1,14 @@
 import { type Finding, type Keep, makeAnew } from "../base/index.ts";
 import type { Move } from "../drafter/index.ts";
 import { PLAN_DEFAULTS } from "../plan/index.ts";
-import { type Manner, type PhaseTold, tellLesson } from "../told/index.ts";
-import { CEILINGS, type Ceilings } from "./ceilings.ts";
+import { countSaid, type Manner, type PhaseTold, tellLesson } from "../told/index.ts";
+import { ASIDE_WORDS, CEILINGS, type Ceilings } from "./ceilings.ts";
 import { describer } from "./describe-step.ts";
 import type { Stretch } from "./find-step.ts";
 import { judgeOwnLetters } from "./judge-own-letters.ts";
 import { overridesByPart } from "./own-words.ts";
 import { closeGaps, partsKept, withErasing } from "./part-phases.ts";
+import { joinPictured } from "./picture-step.ts";
 import { placeTasks } from "./place-tasks.ts";
 import type { Step, StepOverride } from "./step.ts";
 import type { Part, StepsInput } from "./steps-input.ts";
@@ -144,6 +145,12 @@ function untold(
   });
 }
 
+/** Both checks where a card has room for them, else the later one: what comes right last has the rest in it. */
+function bothChecks(a: string, b: string): string {
+  const both = [a, b].filter(Boolean).join(" ");
+  return countSaid(both) <= ASIDE_WORDS ? both : b || a;
+}
+
 /** Two steps as one: told one after the other under the first one's name. */
 function joinSteps(a: Step, b: Step): Step {
   return {
@@ -155,9 +162,10 @@ function joinSteps(a: Step, b: Step): Step {
     readings: [...a.readings, ...b.readings],
     acts: [...a.acts, ...b.acts],
     cuts: [...a.cuts, b.firstMove, ...b.cuts],
-    letters: [...a.letters, ...b.letters.filter((l) => !a.letters.some((k) => k.says === l.says))],
+    pictured: joinPictured(a.pictured, b.pictured, a.acts.length, a.actions.length),
+    picturedInFull: joinPictured(a.picturedInFull, b.picturedInFull, a.acts.length, a.inFull.length),
     expected: `${a.expected} ${b.expected}`,
-    check: [a.check, b.check].filter(Boolean).join(" "),
+    check: bothChecks(a.check, b.check),
     notes: [...a.notes, ...b.notes],
     newLines: a.newLines + b.newLines,
     wordCount: a.wordCount + b.wordCount,

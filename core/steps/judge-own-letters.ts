@@ -10,7 +10,7 @@ export function judgeOwnLetters(
   return steps.flatMap((step): Finding[] => {
     const own = overrides[step.id]?.instruction ?? step.task?.words;
     if (own === undefined) return [];
-    const pictured = new Set(step.letters.map((l) => l.says));
+    const pictured = new Set(step.pictured.letters.map((l) => l.says));
     const strange = [...new Set(lettersSaid(withoutArticles(own)))].filter((l) => !pictured.has(l));
     if (strange.length === 0) return [];
     return [

@@ -2,7 +2,7 @@ import * as v from "valibot";
 import type { PaperPoint, Region } from "../geometry/index.ts";
 import type { SlipKind } from "../recipes/index.ts";
 import type { Task } from "../tasks/index.ts";
-import type { Told } from "../told/index.ts";
+import type { Sign, Told } from "../told/index.ts";
 import type { Stage } from "./fading.ts";
 
 export const STEP_KINDS = ["draw-along", "watch", "measure", "check", "erase", "talk", "optional"] as const;
@@ -55,6 +55,22 @@ export interface StepWords {
   readonly slipKind: SlipKind | null;
 }
 
+/** What the picture of a step shows beside its lines: read from what its words say. */
+export interface Pictured {
+  /** Where the letters of its words stand on the paper, each with the place in the list of acts of the first that has it. */
+  readonly letters: readonly { readonly act: number; readonly says: string; readonly at: PaperPoint }[];
+  /** Readings, aims and signs, each with the place in the list of acts of the one it shows. */
+  readonly signs: readonly { readonly act: number; readonly sign: Sign }[];
+  /** The numbered actions, from 1: the acts each tells, and the stretch of paper at which its number stands. */
+  readonly numbers: readonly {
+    readonly n: number;
+    readonly acts: readonly number[];
+    readonly along: readonly PaperPoint[];
+  }[];
+  /** Moves the pupil is asked for: the picture must not give them away. */
+  readonly hides: readonly number[];
+}
+
 /** A stretch of the construction that is told, drawn and carded together. */
 export interface Step extends StepWords {
   /** The task it tells, where it is a step without a line. */
@@ -71,10 +87,10 @@ export interface Step extends StepWords {
   readonly inFull: readonly string[];
   /** What the hands are told, act by act, with the sentences that say it. */
   readonly acts: readonly { readonly told: Told; readonly sentences: readonly string[] }[];
-  /** Where the letters of its words stand on the paper. */
-  readonly letters: readonly { readonly says: string; readonly at: PaperPoint }[];
-  /** Places that its words only count, ringed in the picture. */
-  readonly ringed: readonly PaperPoint[];
+  /** What its picture shows beside the lines. */
+  readonly pictured: Pictured;
+  /** The same where all the words are said. */
+  readonly picturedInFull: Pictured;
   /** Moves before which it can be told apart: where an action begins, or another line of one. */
   readonly cuts: readonly number[];
   /** What a teacher would say while it is drawn: for finding it in speech. */

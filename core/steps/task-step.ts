@@ -3,6 +3,7 @@ import type { Region } from "../geometry/index.ts";
 import { KIT } from "../plan/index.ts";
 import { stepIdOfTask, type Task, type TaskKind } from "../tasks/index.ts";
 import { countSaid } from "../told/index.ts";
+import { NOTHING_PICTURED } from "./picture-step.ts";
 import { sentencesOf } from "./sentences-of.ts";
 import type { Step, StepKind } from "./step.ts";
 
@@ -55,8 +56,8 @@ export function stepOfTask(
     slip: "",
     slipKind: null,
     acts: [],
-    letters: [],
-    ringed: [],
+    pictured: NOTHING_PICTURED,
+    picturedInFull: NOTHING_PICTURED,
     cuts: [],
     expected: `${task.title}. ${task.words}`,
     notes,

@@ -7,6 +7,8 @@ export { isRinged } from "./say-lines.ts";
 export { countSaid, lettersSaid, type Manner, sayName, sayReading } from "./say-names.ts";
 export { isCounted } from "./say-stretches.ts";
 export { sayTold } from "./say-told.ts";
+export { placeOfAct, showAct } from "./show-act.ts";
+export type { MeasureSign, Sign } from "./signs.ts";
 export { pressOf } from "./tell-input.ts";
 export { type LessonTold, type LessonToTell, type PhaseTold, tellLesson } from "./tell-lesson.ts";
 export type {

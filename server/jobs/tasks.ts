@@ -76,11 +76,10 @@ const TASKS = {
     };
   },
 
-  cardPages: (compute: Compute, { at }: { at: LessonAt }): readonly Drawing[] =>
-    cardPages(makeCards(compute(at)), at.lesson.handOut, at.lesson.title),
+  cardPages: (compute: Compute, { at }: { at: LessonAt }): readonly Drawing[] => cardPages(compute(at)),
 
   cardsPdf: async (compute: Compute, { at, madeAt }: { at: LessonAt; madeAt: Date }) => {
-    const pdf = await writeCardsPdf(makeCards(compute(at)), at.lesson.handOut, at.lesson.title, madeAt);
+    const pdf = await writeCardsPdf(compute(at), madeAt);
     return { pdf: new Uint8Array(pdf) };
   },
 

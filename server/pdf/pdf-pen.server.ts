@@ -45,8 +45,16 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
     dot: ({ at, radius, fill }) => {
       doc.circle(pt(at.x), pt(at.y), pt(radius)).fill(palette[fill]);
     },
-    text: ({ lines, at, size, lineHeight, colour, weight, anchor }) => {
-      doc.fillColor(palette[colour]);
+    text: ({ lines, at, size, lineHeight, colour, weight, anchor, halo }) => {
+      const write = (run: Run, x: number, y: number, how: object) => {
+        use(run);
+        doc.fontSize(pt(size)).text(run.text, x, y, {
+          lineBreak: false,
+          baseline: "alphabetic",
+          features: CARD_FEATURES,
+          ...how,
+        });
+      };
       for (const [i, line] of lines.entries()) {
         const runs = runsOf(line, weight).map((run) => {
           use(run);
@@ -55,15 +63,22 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
         });
         const width = runs.reduce((sum, run) => sum + run.width, 0);
         let x = pt(at.x) - (anchor === "end" ? width : anchor === "middle" ? width / 2 : 0);
-        for (const run of runs) {
-          use(run);
-          doc.fontSize(pt(size)).text(run.text, x, pt(at.y + i * lineHeight), {
-            lineBreak: false,
-            baseline: "alphabetic",
-            features: CARD_FEATURES,
-          });
+        const places = runs.map((run) => {
+          const left = x;
           x += run.width;
+          return { run, left };
+        });
+        const y = pt(at.y + i * lineHeight);
+        if (halo) {
+          doc
+            .lineWidth(pt(2 * halo))
+            .lineJoin("round")
+            .undash()
+            .strokeColor(palette.sheet);
+          for (const { run, left } of places) write(run, left, y, { stroke: true, fill: false });
         }
+        doc.fillColor(palette[colour]);
+        for (const { run, left } of places) write(run, left, y, {});
       }
     },
   };

@@ -1,9 +1,10 @@
 // Speed and memory as ratios within one run on one machine; absolute times are printed beside them for orientation.
 import type { Change } from "#core/base";
 import { applyChanges } from "#core/changes";
-import { drawState, frameAt, makeCards } from "#core/display";
+import { drawState, explainStep, frameAt, makeCards } from "#core/display";
 import type { Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson, judgeDrift } from "#core/pipeline";
+import type { Step } from "#core/steps";
 import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { crowd, quay, twoThousandStrokes } from "./lessons.ts";
@@ -111,12 +112,20 @@ row(
   `1 : ${(scratch.median / frame.median).toFixed(0)} (${frame.median.toFixed(3)} ms)`,
 );
 const cards = makeCards(demo);
-await writeCardsPdf(cards, glasshouse.handOut, glasshouse.title, new Date(0));
+await writeCardsPdf(demo, new Date(0));
 const start = performance.now();
 const rounds = 5;
-for (let i = 0; i < rounds; i++)
-  await writeCardsPdf(cards, glasshouse.handOut, glasshouse.title, new Date(0));
+for (let i = 0; i < rounds; i++) await writeCardsPdf(demo, new Date(0));
 const perSecond = (rounds * cards.length * 1000) / (performance.now() - start);
+const room = { width: 88, height: 66, textSize: 3.2 };
+const pictures = timesMs(
+  demo.steps.length * 3,
+  (run) => void explainStep(demo, demo.steps[run % demo.steps.length] as Step, room),
+);
+row(
+  "  the picture that explains a step (budget 8 ms)",
+  `${pictures.median.toFixed(1)} ms, ${pictures.p95.toFixed(1)} ms at the 95th percentile`,
+);
 const layout = timesMs(20, () => void makeCards(demo));
 row(
   "  cards per second, laid out and written as PDF",

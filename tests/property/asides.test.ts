@@ -221,7 +221,7 @@ function isMeasure(text: string, { step, c }: Seen): boolean {
       .reduce((sum, [a = 0, b = 1]) => sum + a / b, 0);
     const mm = unit === "in" ? said * 25.4 : said;
     for (const name of names.match(/\b[A-Z]\d*\b/g) ?? []) {
-      const at = step.letters.find((l) => l.says === name)?.at;
+      const at = step.pictured.letters.find((l) => l.says === name)?.at;
       if (!at) continue;
       const is = { left: at.xMm, right: widthMm - at.xMm, top: at.yMm, bottom: heightMm - at.yMm }[
         edge as "left"

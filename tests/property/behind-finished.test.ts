@@ -100,7 +100,7 @@ test("straight ahead, a front with one corner hidden is told without a letter th
       const bearers = steps.flatMap((s) =>
         s.acts.flatMap((a) => (a.told.bearers ?? []).map(([name, id]) => ({ name, id, step: s }))),
       );
-      const spoken = bearers.filter((b) => b.step.letters.some((l) => l.says === b.name));
+      const spoken = bearers.filter((b) => b.step.pictured.letters.some((l) => l.says === b.name));
       expect(spoken.map((b) => b.id)).not.toContain(`second/${hidden[0]}`);
       expect(differences(c).differences).toEqual([]);
     }),

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, describe, expect, test } from "vitest";
-import { type Drawing, layCardPages, makeCards } from "#core/display";
+import { type Drawing, type HandOut, layCardPages, makeCards } from "#core/display";
 import { computeLesson } from "#core/pipeline";
 import { writeCardsPdf } from "../../server/pdf/cards.server.ts";
 import { measureText } from "../../server/pdf/fonts.server.ts";
@@ -16,6 +16,8 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const lesson = demoLesson("glasshouse");
 const computed = computeLesson(lesson);
 const cards = makeCards(computed);
+const handedOut = { ...computed, title: lesson.title, ageBand: lesson.plan.ageBand };
+const handed = (handOut: HandOut) => computeLesson({ ...lesson, handOut });
 const madeAt = new Date("2026-03-07T09:00:00Z");
 
 /** Dark pixels of a page as a box in mm, rasterised at 10 pixels a mm. */
@@ -71,10 +73,7 @@ describe("the PDF", () => {
 
   test("carries every card's words, readings, time and mark as text, fonts embedded", async () => {
     const file = join(folder, "cards.pdf");
-    writeFileSync(
-      file,
-      await writeCardsPdf(cards, { paper: "letter", cardsPerPage: 1 }, lesson.title, madeAt),
-    );
+    writeFileSync(file, await writeCardsPdf(handed({ paper: "letter", cardsPerPage: 1 }), madeAt));
     const text = execFileSync("pdftotext", ["-raw", file, "-"], { encoding: "utf8" }).replace(/\s+/g, " ");
     for (const card of cards) {
       for (const said of [card.title, ...card.actions, card.why, card.check, card.mark, ...card.answers])
@@ -87,7 +86,7 @@ describe("the PDF", () => {
   });
 
   test("is the same to the byte for the same cards and date", async () => {
-    const make = () => writeCardsPdf(cards, { paper: "a4", cardsPerPage: 4 }, lesson.title, madeAt);
+    const make = () => writeCardsPdf(handed({ paper: "a4", cardsPerPage: 4 }), madeAt);
     expect((await make()).equals(await make())).toBe(true);
   });
 });
@@ -95,7 +94,7 @@ describe("the PDF", () => {
 describe("card pages", () => {
   test.each([1, 2, 4, 6] as const)("with %i cards a page keep every mark on its own card", (cardsPerPage) => {
     for (const paper of ["a4", "letter"] as const) {
-      const pages = layCardPages(cards, { paper, cardsPerPage }, lesson.title, measureText);
+      const pages = layCardPages(cards, { paper, cardsPerPage }, handedOut, measureText);
       expect(pages).toHaveLength(Math.ceil(cards.length / cardsPerPage));
       const columns = cardsPerPage > 2 ? 2 : 1;
       const rows = cardsPerPage / columns;
@@ -114,7 +113,8 @@ describe("card pages", () => {
                   ? mark.rings.flat()
                   : mark.lines.flatMap((line, i) => {
                       const width = measureText(line, mark.size, mark.weight);
-                      const x = mark.anchor === "end" ? mark.at.x - width : mark.at.x;
+                      const share = { start: 0, middle: 0.5, end: 1 }[mark.anchor];
+                      const x = mark.at.x - width * share;
                       const y = mark.at.y + i * mark.lineHeight;
                       return [
                         { x, y: y - mark.size },

@@ -16,22 +16,22 @@ const CAPTIONS = join(HOME, "demo/take/glasshouse-take.vtt");
 
 describe("the command line", () => {
   test("checks a lesson, words its steps and draws its paper", async () => {
-    expect(await run(["check", LESSON])).toMatch(/12 steps, 40 moves, 2:25 long\nnote: /);
-    expect(JSON.parse(await run(["check", LESSON, "--json"]))).toMatchObject({ steps: 12, moves: 40 });
-    expect(await run(["steps", LESSON])).toContain("5. Left bench: to the vanishing point  [0:47]");
+    expect(await run(["check", LESSON])).toMatch(/23 steps, 81 moves, 4:0\d long\nnothing to mend/);
+    expect(JSON.parse(await run(["check", LESSON, "--json"]))).toMatchObject({ steps: 23, moves: 81 });
+    expect(await run(["steps", LESSON])).toContain("16. Left bench: to the vanishing point  [");
     const whole = await run(["draw", LESSON, "--svg"]);
     const early = await run(["draw", LESSON, "--move", "2", "--svg"]);
-    expect(whole).toContain('data-stroke="planter/front-bottom"');
-    expect(early).not.toContain("planter/");
+    expect(whole).toContain('data-stroke="left-bench/front-bottom"');
+    expect(early).not.toContain("left-bench/");
     expect(await run(["draw", LESSON, "--move", "0", "--svg"])).not.toContain('data-stroke="sheet/');
   });
 
   test("shows a frame, makes the cards and reads a narration", async () => {
-    const frame = JSON.parse(await run(["frame", LESSON, "--at", "50", "--json"]));
-    expect(frame).toMatchObject({ atMs: 50_000, stepId: "left-bench/guides" });
+    const frame = JSON.parse(await run(["frame", LESSON, "--at", "185", "--json"]));
+    expect(frame).toMatchObject({ atMs: 185_000, stepId: "left-bench/guides" });
     const out = join(folder, "cards.pdf");
-    expect(await run(["cards", LESSON, "--out", out])).toContain("12 cards");
-    expect(execFileSync("pdfinfo", [out], { encoding: "utf8" })).toMatch(/Pages:\s+3/);
+    expect(await run(["cards", LESSON, "--out", out])).toContain("23 cards");
+    expect(execFileSync("pdfinfo", [out], { encoding: "utf8" })).toMatch(/Pages:\s+6/);
     const narration = JSON.parse(await run(["narration", CAPTIONS, "--json"]));
     expect(narration).toMatchObject({ format: "WebVTT", findings: [] });
     expect(narration.cues[0].words[0]).toMatchObject({ id: "c1.w1", text: "Welcome" });
@@ -49,7 +49,7 @@ describe("the command line", () => {
       ["check", bad("old.json", '{"format":"regulanda-lesson","version":0}')],
       /"version" should be a whole number from 1 to 2, got 0/,
     ],
-    [["draw", LESSON, "--svg", "--move", "41"], /--move takes a whole number from 0 to 40, got "41"/],
+    [["draw", LESSON, "--svg", "--move", "82"], /--move takes a whole number from 0 to 81, got "82"/],
     [["draw", LESSON], /draw needs --svg or --json/],
     [["frame", LESSON, "--svg", "--at", "noon"], /--at takes seconds from 0 on, got "noon"/],
     [["cards", LESSON], /cards needs --out FILE\.pdf/],

@@ -207,5 +207,5 @@ test("own words that speak of letters the picture has not are told of; articles 
 });
 
 test("a file that knows of no tasks opens, and gets none", () => {
-  expect(demoLesson("quay-crates").tasks).toBeUndefined();
+  expect(demoLesson("crates-nine-ways").tasks).toBeUndefined();
 });

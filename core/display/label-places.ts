@@ -1,0 +1,200 @@
+import Flatbush from "flatbush";
+import type { Spot } from "./mark.ts";
+
+/** An upright box, in the drawing's unit. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Something to be written near a place, with the places it may stand at, best first. */
+export interface Label {
+  readonly width: number;
+  readonly height: number;
+  /** What it belongs to: a leader goes there when it stands too far off. */
+  readonly anchor: Spot;
+  /** Middles of its box. */
+  readonly spots: readonly { readonly at: Spot; readonly cost: number }[];
+  /** Standing on a line is what it is made for, such as a ring with a number. */
+  readonly onLines?: boolean;
+}
+
+export interface PlacedLabel {
+  readonly box: Box;
+  /** What it pays for standing there. */
+  readonly cost: number;
+  /** From the anchor to the label, where the label could not stand near it. */
+  readonly leader: readonly [Spot, Spot] | null;
+}
+
+export interface Segment {
+  readonly a: Spot;
+  readonly b: Spot;
+  /** What it costs to write across it. */
+  readonly weight: number;
+}
+
+/** What labels keep off. */
+export interface Obstacles {
+  readonly lines: readonly Segment[];
+  /** Places that must stay in sight. */
+  readonly points: readonly Spot[];
+  /** Where labels may stand. */
+  readonly area: Box;
+  /** Boxes in it where none may. */
+  readonly taken?: readonly Box[];
+  /** Free space around a label, in the drawing's unit. */
+  readonly air: number;
+}
+
+const OVER_LABEL = 1000;
+const OVER_POINT = 400;
+const OUTSIDE = 300;
+const PER_LEADER = 40;
+/** Rings of places further out, in label heights, for what finds no place near. */
+const FAR_REACHES = [3.4, 4.5, 6, 8, 10.5] as const;
+const FAR_WAYS = 16;
+/** How often labels look for a better place once all stand. */
+const SECOND_LOOKS = 2;
+
+/**
+ * Places for labels, each where it covers least: never another label or a point where that can be helped, lines as few as
+ * can be. Labels are placed in the given order and then look again, so the same input always gets the same places.
+ * Lines are looked up in a packed R-tree (Hilbert-sorted; Kamel and Faloutsos, "On packing R-trees", 1993).
+ */
+export function placeLabels(labels: readonly Label[], obstacles: Obstacles): PlacedLabel[] {
+  const costs = costsOf(obstacles);
+  const placed: Choice[] = [];
+  const others = (k: number) => [
+    ...(obstacles.taken ?? []),
+    ...placed.flatMap((p, i) => (i === k ? [] : [p.box])),
+  ];
+  for (const [k, label] of labels.entries()) placed[k] = best(label, others(k), costs);
+  for (let look = 0; look < SECOND_LOOKS; look++)
+    for (const [k, label] of labels.entries()) {
+      const now = placed[k];
+      if (now && now.cost > 0) placed[k] = best(label, others(k), costs);
+    }
+  return placed.map(({ box, cost, isFar }, k) => {
+    const anchor = labels[k]?.anchor;
+    return { box, cost, leader: isFar && anchor ? [anchor, nearestIn(box, anchor)] : null };
+  });
+}
+
+function nearestIn(box: Box, { x, y }: Spot): Spot {
+  return {
+    x: Math.min(Math.max(x, box.x), box.x + box.width),
+    y: Math.min(Math.max(y, box.y), box.y + box.height),
+  };
+}
+
+interface Costs {
+  /** What it costs to write in a box, whoever else has been placed. */
+  readonly of: (box: Box, onLines: boolean) => number;
+}
+
+function costsOf({ lines, points, area, air }: Obstacles): Costs {
+  const onLines = indexOf(lines.length, (i) => {
+    const { a, b } = lines[i] as Segment;
+    return [Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y)];
+  });
+  const onPoints = indexOf(points.length, (i) => {
+    const { x, y } = points[i] as Spot;
+    return [x, y, x, y];
+  });
+  return {
+    of: (box, mayCross) => {
+      const [x0, y0, x1, y1] = [
+        box.x - air,
+        box.y - air,
+        box.x + box.width + air,
+        box.y + box.height + air,
+      ] as const;
+      let cost = 0;
+      if (x0 < area.x || y0 < area.y || x1 > area.x + area.width || y1 > area.y + area.height)
+        cost += OUTSIDE;
+      for (const i of onPoints?.search(x0, y0, x1, y1) ?? []) if (points[i]) cost += OVER_POINT;
+      if (mayCross) return cost;
+      for (const i of onLines?.search(x0, y0, x1, y1) ?? []) {
+        const line = lines[i];
+        if (line && crosses(line, x0, y0, x1, y1)) cost += line.weight;
+      }
+      return cost;
+    },
+  };
+}
+
+function indexOf(
+  count: number,
+  boxOf: (i: number) => readonly [number, number, number, number],
+): Flatbush | null {
+  if (count === 0) return null;
+  const index = new Flatbush(count);
+  for (let i = 0; i < count; i++) index.add(...boxOf(i));
+  index.finish();
+  return index;
+}
+
+/** Whether a segment passes through a box: Liang and Barsky's clipping (1984), as far as the answer. */
+function crosses({ a, b }: Segment, x0: number, y0: number, x1: number, y1: number): boolean {
+  let [from, to] = [0, 1];
+  for (const [p, d, lo, hi] of [
+    [a.x, b.x - a.x, x0, x1],
+    [a.y, b.y - a.y, y0, y1],
+  ] as const) {
+    if (d === 0) {
+      if (p < lo || p > hi) return false;
+      continue;
+    }
+    const [s, t] = [(lo - p) / d, (hi - p) / d];
+    from = Math.max(from, Math.min(s, t));
+    to = Math.min(to, Math.max(s, t));
+    if (from > to) return false;
+  }
+  return true;
+}
+
+interface Choice {
+  readonly box: Box;
+  readonly cost: number;
+  /** Further off than where it would stand by itself. */
+  readonly isFar: boolean;
+}
+
+function best(label: Label, others: readonly Box[], costs: Costs): Choice {
+  const none = boxAround(label.anchor, label);
+  let chosen: Choice = { box: none, cost: Number.POSITIVE_INFINITY, isFar: false };
+  const consider = (at: Spot, extra: number, isFar: boolean) => {
+    if (extra >= chosen.cost) return;
+    const box = boxAround(at, label);
+    let cost = extra;
+    for (const other of others) if (overlap(box, other)) cost += OVER_LABEL;
+    if (cost < chosen.cost) cost += costs.of(box, label.onLines ?? false);
+    if (cost < chosen.cost - 1e-9) chosen = { box, cost, isFar };
+  };
+  for (const { at, cost } of label.spots) consider(at, cost, false);
+  if (chosen.cost < PER_LEADER) return chosen;
+  // No good place near: one further off, with a leader, is better than one on top of something.
+  for (const [ring, reach] of FAR_REACHES.entries())
+    for (let i = 0; i < FAR_WAYS; i++) {
+      const angle = ((i + 0.25) / FAR_WAYS) * 2 * Math.PI;
+      const out = reach * label.height + (label.width - label.height) * 0.5 * Math.abs(Math.cos(angle));
+      const at = {
+        x: label.anchor.x + Math.cos(angle) * out,
+        y: label.anchor.y + Math.sin(angle) * out,
+      };
+      consider(at, PER_LEADER + ring, true);
+    }
+  return chosen;
+}
+
+function boxAround({ x, y }: Spot, { width, height }: Label): Box {
+  return { x: x - width / 2, y: y - height / 2, width, height };
+}
+
+/** Whether two boxes share more than an edge. */
+export function overlap(a: Box, b: Box): boolean {
+  return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+}
