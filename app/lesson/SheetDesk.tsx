@@ -5,7 +5,7 @@ import type { PaperPoint } from "#core/geometry";
 import { MarkLayer } from "../ui/DrawingView.tsx";
 import { useKeys } from "../ui/use-keys.ts";
 import { DeskControls } from "./DeskControls.tsx";
-import { useDeskView } from "./desk-view.ts";
+import { type DeskBox, useDeskView } from "./desk-view.ts";
 import styles from "./SheetDesk.module.css";
 
 export interface DeskPointer {
@@ -17,11 +17,34 @@ export interface DeskPointer {
 
 /** Before the page knows its size, about what a sheet on a laptop comes to. */
 const GUESSED_MM_PER_PX = 0.4;
-const DeskScale = createContext(GUESSED_MM_PER_PX);
+const DeskScale = createContext<{ readonly mmPerPx: number; readonly box: DeskBox }>({
+  mmPerPx: GUESSED_MM_PER_PX,
+  box: { x: 0, y: 0, width: 1, height: 1 },
+});
 
 /** Paper mm that one CSS pixel shows on the desk: what is held keeps its size on the screen. */
 export function useMmPerPx(): number {
-  return useContext(DeskScale);
+  return useContext(DeskScale).mmPerPx;
+}
+
+/** What of the desk is seen, in paper mm. */
+export function useDeskBox(): DeskBox {
+  return useContext(DeskScale).box;
+}
+
+/**
+ * Something of the page itself on the sheet, its middle at a place of the paper, such as a field to type in. The desk's
+ * drawing keeps its proportions and lies in the middle of its element.
+ */
+export function OnPaper({ at, children }: { at: { x: number; y: number }; children: ReactNode }) {
+  const { mmPerPx, box } = useContext(DeskScale);
+  const dx = (at.x - (box.x + box.width / 2)) / mmPerPx;
+  const dy = (at.y - (box.y + box.height / 2)) / mmPerPx;
+  return (
+    <div className={styles.onPaper} style={{ left: `calc(50% + ${dx}px)`, top: `calc(50% + ${dy}px)` }}>
+      {children}
+    </div>
+  );
 }
 
 /** Zoom of one notch of a wheel or one press of a key. */
@@ -37,6 +60,7 @@ export function SheetDesk({
   beyondMm,
   children,
   under,
+  over,
   onPress,
   onDrag,
   onRelease,
@@ -49,6 +73,8 @@ export function SheetDesk({
   beyondMm: { left: number; right: number; top: number; bottom: number };
   children?: ReactNode;
   under?: ReactNode;
+  /** What of the page itself lies over the sheet. */
+  over?: ReactNode;
   /** A press that means nothing on the sheet answers false: it then moves the desk. */
   onPress?: (p: DeskPointer) => boolean;
   onDrag?: (p: DeskPointer) => void;
@@ -130,23 +156,26 @@ export function SheetDesk({
     },
   );
   return (
-    <DeskScale.Provider value={mmPerPx}>
+    <DeskScale.Provider value={{ mmPerPx, box: view.box }}>
       <div className={styles.place}>
-        <svg
-          ref={svg}
-          className={styles.desk}
-          viewBox={[view.box.x, view.box.y, view.box.width, view.box.height].join(" ")}
-          role="group"
-          aria-label={label}
-          style={cursor ? { cursor } : undefined}
-          {...gestures()}
-        >
-          {/* The sheet alone throws a shadow: under all its lines it would be worked out anew for every frame. */}
-          <rect className={styles.paper} x={x} y={y} width={width} height={height} />
-          {under}
-          <MarkLayer drawing={under ? { ...drawing, marks: drawing.marks.slice(1) } : drawing} />
-          {children}
-        </svg>
+        <div className={styles.sheet}>
+          <svg
+            ref={svg}
+            className={styles.desk}
+            viewBox={[view.box.x, view.box.y, view.box.width, view.box.height].join(" ")}
+            role="group"
+            aria-label={label}
+            style={cursor ? { cursor } : undefined}
+            {...gestures()}
+          >
+            {/* The sheet alone throws a shadow: under all its lines it would be worked out anew for every frame. */}
+            <rect className={styles.paper} x={x} y={y} width={width} height={height} />
+            {under}
+            <MarkLayer drawing={under ? { ...drawing, marks: drawing.marks.slice(1) } : drawing} />
+            {children}
+          </svg>
+          {over}
+        </div>
         <DeskControls view={view}>{controls}</DeskControls>
       </div>
     </DeskScale.Provider>

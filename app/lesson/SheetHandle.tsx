@@ -1,10 +1,10 @@
 import { useRef, useState } from "react";
-import type { Change } from "#core/base";
+import { type Change, sentenceCase } from "#core/base";
 import type { PaperPoint } from "#core/geometry";
 import type { Handle } from "#core/handles";
 import { useHeld } from "../ui/use-held.ts";
 import styles from "./SheetDesk.module.css";
-import { useMmPerPx } from "./SheetDesk.tsx";
+import { useDeskBox, useMmPerPx } from "./SheetDesk.tsx";
 
 const NUDGE: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
@@ -46,6 +46,7 @@ export function SheetHandle({
   const px = useMmPerPx();
   const [held, setHeld] = useState(false);
   const [focused, setFocused] = useState(false);
+  const [pointed, setPointed] = useState(false);
   const [on, setOn] = useState<string | null>(null);
   const last = useRef<readonly Change[] | null>(null);
   const toPaper = (g: SVGGElement, x: number, y: number): PaperPoint => {
@@ -92,6 +93,8 @@ export function SheetHandle({
       aria-valuenow={Math.round(handle.way === "up-and-down" ? y : x)}
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
+      onPointerEnter={() => setPointed(true)}
+      onPointerLeave={() => setPointed(false)}
       {...hold()}
       ref={grip}
       onKeyDown={(e) => {
@@ -107,19 +110,35 @@ export function SheetHandle({
       <circle className={styles.hit} cx={x} cy={y} r={HIT_PX * px} />
       <circle className={styles.ring} cx={x} cy={y} r={12 * px} strokeWidth={2.5 * px} />
       <Grip handle={handle} size={GRIP_PX * px} />
-      {held || focused ? (
-        <text
-          className={styles.reading}
-          x={x + 14 * px}
-          y={y - 14 * px}
-          fontSize={15 * px}
-          strokeWidth={5 * px}
-        >
-          {handle.reading}
-          {on ? ` · on a ${on}` : ""}
-        </text>
-      ) : null}
+      <HandleName handle={handle} open={held || focused || pointed} on={on} />
     </g>
+  );
+}
+
+/** What a handle is, and its measure as soon as one points at it; a short name where it always has one. */
+function HandleName({ handle, open, on }: { handle: Handle; open: boolean; on: string | null }) {
+  const px = useMmPerPx();
+  const box = useDeskBox();
+  const { xMm: x, yMm: y } = handle.at;
+  const lines = open
+    ? [sentenceCase(handle.called), handle.reading + (on ? ` · on a ${on}` : "")]
+    : [handle.short ?? ""];
+  if (lines[0] === "") return null;
+  // Words stay on the desk: near its right edge they end at the handle.
+  const atEnd = x > box.x + box.width * 0.72;
+  return (
+    <text
+      className={open ? styles.reading : styles.name}
+      textAnchor={atEnd ? "end" : "start"}
+      fontSize={15 * px}
+      strokeWidth={5 * px}
+    >
+      {lines.map((line, i) => (
+        <tspan key={line} x={x + (atEnd ? -14 : 14) * px} y={y + (i - lines.length + 1) * 17 * px - 12 * px}>
+          {line}
+        </tspan>
+      ))}
+    </text>
   );
 }
 

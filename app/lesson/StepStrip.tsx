@@ -1,3 +1,4 @@
+import { Tooltip } from "@mantine/core";
 import { memo, useEffect, useRef } from "react";
 import { type Drawing, drawStep } from "#core/display";
 import type { Paper } from "#core/paper";
@@ -8,6 +9,7 @@ import { DrawingView } from "../ui/DrawingView.tsx";
 import { Sortable, SortableItem } from "../ui/Sortable.tsx";
 import { WhenNear } from "../ui/WhenNear.tsx";
 import type { LessonContext } from "./lesson-context.ts";
+import { STEP_SIGNS, StepSign } from "./StepSign.tsx";
 import styles from "./StepStrip.module.css";
 
 /** Height of a thumbnail, as in the style sheet. */
@@ -59,23 +61,31 @@ export const StepStrip = memo(function StepStrip({
           {computed.steps.map((s, i) => (
             <SortableItem key={s.id} id={s.id} className={styles.place}>
               {parts.get(i) ? <PartEnd part={parts.get(i)} /> : null}
-              <button
-                type="button"
-                className={styles.step}
-                aria-current={s.id === step?.id ? "step" : undefined}
-                aria-label={`Step ${s.number}: ${s.title}`}
-                title={s.title}
-                tabIndex={s.id === step?.id || (!step && i === 0) ? 0 : -1}
-                onClick={() => chooseStep(s.id === step?.id ? null : s.id)}
+              <Tooltip
+                label={`${s.title} · ${STEP_SIGNS[s.kind].says}`}
+                position="top"
+                openDelay={150}
+                events={{ hover: true, focus: true, touch: false }}
               >
-                <WhenNear atFirst={i < DRAWN_AT_FIRST} width={width} height={THUMBNAIL_PX}>
-                  {() => <Thumbnail paper={computed.paper} sheet={computed.sheet} step={s} />}
-                </WhenNear>
-                <span className={styles.number}>
-                  {s.number}
-                  {flagged.has(s.id) ? <span className={styles.flag}> !</span> : null}
-                </span>
-              </button>
+                <button
+                  type="button"
+                  className={styles.step}
+                  aria-current={s.id === step?.id ? "step" : undefined}
+                  aria-label={`Step ${s.number}: ${s.title}`}
+                  data-kind={s.kind}
+                  tabIndex={s.id === step?.id || (!step && i === 0) ? 0 : -1}
+                  onClick={() => chooseStep(s.id === step?.id ? null : s.id)}
+                >
+                  <WhenNear atFirst={i < DRAWN_AT_FIRST} width={width} height={THUMBNAIL_PX}>
+                    {() => <Thumbnail paper={computed.paper} sheet={computed.sheet} step={s} />}
+                  </WhenNear>
+                  <span className={styles.number}>
+                    <StepSign kind={s.kind} />
+                    {s.number}
+                    {flagged.has(s.id) ? <span className={styles.flag}> !</span> : null}
+                  </span>
+                </button>
+              </Tooltip>
             </SortableItem>
           ))}
         </ol>

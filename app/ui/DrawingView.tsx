@@ -45,6 +45,7 @@ const MarkElement = memo(
       "font-family": fontFamily,
       "font-weight": fontWeight,
       "text-anchor": textAnchor,
+      "paint-order": paintOrder,
       ...rest
     } = attributes;
     const props = {
@@ -58,6 +59,7 @@ const MarkElement = memo(
       fontFamily,
       fontWeight,
       textAnchor,
+      paintOrder,
       ...rest,
     } as object;
     return (

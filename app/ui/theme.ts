@@ -27,13 +27,27 @@ const slate: MantineColorsTuple = [
   "#212d36",
 ];
 
+/** The same desk at night, from the words on it to what lies deepest: nothing on it is blacker than the desk. */
+const dark: MantineColorsTuple = [
+  "#eaf0f3",
+  "#d0dae0",
+  "#b3c0c8",
+  "#8b9aa4",
+  "#5f6f7a",
+  "#4a5963",
+  "#3b4851",
+  "#2c373e",
+  "#20282e",
+  "#171d22",
+];
+
 export const theme = createTheme({
   fontFamily: '"Alegreya Sans", "Segoe UI", sans-serif',
   headings: { fontFamily: '"Alegreya Sans", "Segoe UI", sans-serif', fontWeight: "800" },
   fontSizes: { xs: "0.875rem", sm: "1rem", md: "1.0625rem", lg: "1.25rem", xl: "1.5rem" },
   primaryColor: "chalk",
   primaryShade: 6,
-  colors: { chalk, slate },
+  colors: { chalk, slate, dark },
   defaultRadius: "sm",
   components: {
     Radio: {

@@ -1,9 +1,8 @@
 import { Button } from "@mantine/core";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { countOf, formatClock, sentenceCase } from "#core/base";
 import { moveToPlace } from "#core/changes";
-import { drawState, drawStep, letterMarks, toolMarks } from "#core/display";
-
+import { drawState, drawStep, toolMarks } from "#core/display";
 import { isDot } from "#core/paper";
 import type { ComputedLesson, DrawnLesson } from "#core/pipeline";
 import { AGE_BANDS } from "#core/plan";
@@ -18,11 +17,13 @@ import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Build.module.css";
 import { ConstructionTray } from "./ConstructionTray.tsx";
 import { howToPut } from "./constructions.ts";
+import { MeasuresOnSheet } from "./MeasuresOnSheet.tsx";
 import { MoveScrubber } from "./MoveScrubber.tsx";
 import { ObjectPanel } from "./ObjectPanel.tsx";
 import { ChosenFrames, FindingMarks } from "./OnTheSheet.tsx";
 import { Proposals } from "./Proposals.tsx";
 import { PutTask } from "./PutTask.tsx";
+import { StepOnSheet } from "./StepOnSheet.tsx";
 import { StepPanel } from "./StepPanel.tsx";
 import { TaskPanel } from "./TaskPanel.tsx";
 import { ThingActions } from "./ThingActions.tsx";
@@ -74,21 +75,19 @@ export function Build() {
   }, [stepId, chosen.choose]);
 
   const newFrom = scrubbed ?? step?.firstMove ?? drawn.moves.length;
-  const finished =
-    step?.task && scrubbed === null
-      ? drawStep(drawn.paper, sheet, step, "bench")
-      : drawState(drawn.paper, sheet, shown, newFrom, "bench");
+  const finished = useMemo(
+    () =>
+      step && scrubbed === null
+        ? drawStep(drawn.paper, sheet, step, "bench")
+        : drawState(drawn.paper, sheet, shown, newFrom, "bench"),
+    [drawn.paper, sheet, step, scrubbed, shown, newFrom],
+  );
   const drawing = {
     ...finished,
-    marks: [...finished.marks, ...lettersOf(step, scrubbed), ...toolsAt(drawn, scrubbed)],
+    marks: [...finished.marks, ...toolsAt(drawn, scrubbed)],
     alt: "The drawing",
   };
   const frame = view.frames[0];
-
-  /** The letters that the chosen step's words speak of; while moves are stepped through they would stand for others. */
-  function lettersOf(chosenStep: typeof step, at: number | null) {
-    return chosenStep && at === null ? letterMarks(chosenStep, sheet, finished.marks, "bench") : [];
-  }
 
   return (
     <div className={place.sides}>
@@ -126,6 +125,11 @@ export function Build() {
           beyondMm={DESK}
           label="The sheet to build on"
           cursor={placing.what ? "crosshair" : undefined}
+          over={
+            only && !placing.what ? (
+              <MeasuresOnSheet object={only} drawn={drawn} marks={finished.marks} commit={commit} />
+            ) : undefined
+          }
           under={still.isUnder ? <StillUnder still={still} sheet={sheet} /> : undefined}
           onPress={({ at, shiftKey, mmPerPx }) => {
             if (!placing.what) return moving.press(at, shiftKey, mmPerPx);
@@ -142,6 +146,9 @@ export function Build() {
           {placing.what || step || scrubbed !== null ? null : (
             <FindingMarks chosen={chosen} onChoose={toThings} />
           )}
+          {step && scrubbed === null && chosen.ids.length === 0 ? (
+            <StepOnSheet step={step} sheet={sheet} marks={finished.marks} />
+          ) : null}
           <ChosenFrames chosen={chosen} drawn={moving.frame} />
           {only && !placing.what ? <ThingHandles key={only.id} object={only} still={still} /> : null}
         </SheetDesk>

@@ -3,7 +3,7 @@ import type { Move } from "#core/drafter";
 import type { Step } from "#core/steps";
 import styles from "./Build.module.css";
 
-/** Goes through the drawing move by move: a range to drag, and a button either way. */
+/** Goes through the drawing move by move: a range to drag, a button either way, and what the move at hand is told by. */
 export function MoveScrubber({
   moves,
   steps,
@@ -16,6 +16,8 @@ export function MoveScrubber({
   onScrub: (move: number) => void;
 }) {
   const at = steps.find((s) => s.firstMove <= shown && shown <= s.lastMove);
+  const act = at?.acts.find(({ told }) => told.moves.includes(shown));
+  const said = act?.sentences.join(" ") ?? at?.title ?? "";
   const go = (to: number) => onScrub(Math.min(moves.length - 1, Math.max(-1, to)));
   return (
     <div className={styles.scrubber}>
@@ -48,9 +50,18 @@ export function MoveScrubber({
       >
         ›
       </ActionIcon>
-      <span className={styles.moveName}>
-        {shown < 0 ? "The empty sheet" : `Move ${shown + 1} of ${moves.length}${at ? ` · ${at.title}` : ""}`}
-      </span>
+      <p className={styles.moveName}>
+        {shown < 0 ? (
+          "The empty sheet"
+        ) : (
+          <>
+            <strong>
+              Move {shown + 1} of {moves.length}
+            </strong>{" "}
+            {said}
+          </>
+        )}
+      </p>
     </div>
   );
 }

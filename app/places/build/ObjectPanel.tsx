@@ -9,7 +9,7 @@ import { useTyped } from "../../ui/use-typed.ts";
 import styles from "./Build.module.css";
 import { ObjectOptions } from "./ObjectOptions.tsx";
 
-/** The chosen thing: its name, measures to type, what sets its depth. */
+/** The chosen thing: its name, what it stands on, what can be chosen about it; its measures stand on the sheet. */
 export function ObjectPanel({ object }: { object: ObjectSlice }) {
   const { lesson, computed, commit } = useLesson();
   const id = `object/${object.id}`;
@@ -28,6 +28,10 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
   });
   if (on && !hosts.some((h) => h.value === sayStand(on)))
     hosts.push({ value: sayStand(on), label: `against the ${on.face} of ${on.object}` });
+  // What has a place on the sheet is typed there.
+  const offSheet = objectMeasures(object, computed.view, computed.program.scene).filter(
+    (m) => m.span === null,
+  );
   return (
     <section className={styles.panel} aria-label={`The ${object.label}`}>
       <TextInput
@@ -41,7 +45,7 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
       />
       <div className={place.pairs}>
-        {objectMeasures(object, computed.view).map((m) =>
+        {offSheet.map((m) =>
           m.kind === "length" ? (
             <LengthInput
               key={m.field}

@@ -9,7 +9,7 @@ export function PutTask({ things }: { things: readonly string[] }) {
   return (
     <Menu position="top-start" withinPortal shadow="md">
       <Menu.Target>
-        <Button size="compact-sm" variant="default">
+        <Button size="compact-sm" variant="default" style={{ alignSelf: "flex-start" }}>
           Put in a task…
         </Button>
       </Menu.Target>

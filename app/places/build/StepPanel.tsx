@@ -1,13 +1,15 @@
-import { Button, NumberInput, Select } from "@mantine/core";
+import { Menu, NumberInput, Select } from "@mantine/core";
 import { useState } from "react";
 import { cutStep, joinStep, sayOfStep } from "#core/changes";
 import { AGE_BANDS } from "#core/plan";
 import { reorderStep } from "#core/proposals";
 import { waitMs } from "#core/schedule";
-import type { Step, StepKind } from "#core/steps";
+import { STEP_KINDS, type Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
+import { STEP_SIGNS } from "../../lesson/StepSign.tsx";
 import { StepNotes } from "../../lesson/StepWords.tsx";
+import { More } from "../../ui/More.tsx";
 import styles from "./Build.module.css";
 import { StepOrder } from "./StepOrder.tsx";
 import { WordsInPlace } from "./WordsInPlace.tsx";
@@ -15,15 +17,7 @@ import { WordsInPlace } from "./WordsInPlace.tsx";
 // An empty field goes back to the usual words.
 const anything = () => null;
 
-const KINDS: readonly { readonly value: StepKind; readonly label: string }[] = [
-  { value: "draw-along", label: "Draw along" },
-  { value: "watch", label: "Watch only" },
-  { value: "measure", label: "Measure" },
-  { value: "check", label: "Check" },
-  { value: "erase", label: "Rub out" },
-  { value: "talk", label: "Talk" },
-  { value: "optional", label: "If you like" },
-];
+const KINDS = STEP_KINDS.map((value) => ({ value, label: STEP_SIGNS[value].says }));
 
 /** A step as it is told: its words to change where they stand, what it is, how long it is waited for, where it goes. */
 export function StepPanel({ step, shown }: { step: Step; shown: number }) {
@@ -46,19 +40,11 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
         of="step"
         title={step.title}
         words={step.instruction.join(" ")}
+        actions={step.actions}
         fault={anything}
         onTitle={(text) => commit(sayOfStep(step, "title", text || null))}
         onWords={(text) => commit(sayOfStep(step, "instruction", text || null))}
       />
-      {own?.title || own?.instruction ? (
-        <Button
-          size="compact-sm"
-          variant="subtle"
-          onClick={() => commit([...sayOfStep(step, "title", null), ...sayOfStep(step, "instruction", null)])}
-        >
-          Back to the usual words
-        </Button>
-      ) : null}
       <div className={styles.notes}>
         <StepNotes step={step} />
       </div>
@@ -68,7 +54,7 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
           size="sm"
           allowDeselect={false}
           value={step.kind}
-          data={[...KINDS]}
+          data={KINDS}
           onChange={(kind) => kind && commit(sayOfStep(step, "kind", kind))}
         />
         <NumberInput
@@ -87,28 +73,32 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
       </div>
       <div className={styles.actions}>
         <StepOrder index={index} count={computed.steps.length} onMove={move} />
-        <Button
-          size="compact-sm"
-          variant="default"
-          disabled={!before}
-          onClick={() => {
-            if (!before) return;
-            const previous = computed.steps[index - 1];
-            commit(before);
-            chooseStep(previous?.id ?? null);
-          }}
-        >
-          Tell with the step before
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          disabled={!cut}
-          title={cut ? undefined : "Go to the move after which to part it, with the slider below the sheet"}
-          onClick={() => cut && commit(cut)}
-        >
-          {cut ? `Part after move ${shown - step.firstMove + 1}` : "Part it here"}
-        </Button>
+        <More label="More to do with this step">
+          <Menu.Item
+            disabled={!before}
+            onClick={() => {
+              if (!before) return;
+              const previous = computed.steps[index - 1];
+              commit(before);
+              chooseStep(previous?.id ?? null);
+            }}
+          >
+            Tell with the step before
+          </Menu.Item>
+          <Menu.Item disabled={!cut} onClick={() => cut && commit(cut)}>
+            {cut
+              ? `Part after move ${shown - step.firstMove + 1}`
+              : "Part it here: go to a move inside it first"}
+          </Menu.Item>
+          <Menu.Item
+            disabled={!own?.title && !own?.instruction}
+            onClick={() =>
+              commit([...sayOfStep(step, "title", null), ...sayOfStep(step, "instruction", null)])
+            }
+          >
+            Back to the usual words
+          </Menu.Item>
+        </More>
       </div>
       {refused ? <p role="status">{refused}</p> : null}
     </section>

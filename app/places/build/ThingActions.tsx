@@ -1,4 +1,4 @@
-import { Button } from "@mantine/core";
+import { Button, Menu } from "@mantine/core";
 import { memo, type ReactNode } from "react";
 import type { Change } from "#core/base";
 import {
@@ -15,6 +15,7 @@ import {
   turnObject,
 } from "#core/changes";
 import type { LessonContext } from "../../lesson/lesson-context.ts";
+import { More } from "../../ui/More.tsx";
 import styles from "./Build.module.css";
 import type { Chosen } from "./use-chosen.ts";
 
@@ -43,10 +44,24 @@ export const ThingActions = memo(function ThingActions({
       {label}
     </Button>
   );
-  const marks = [
-    button(all("hidden") ? "Draw it again" : "Leave out", setMark(ids, "hidden", !all("hidden"))),
-    button(all("locked") ? "Let go" : "Hold in place", setMark(ids, "locked", !all("locked"))),
-  ];
+  const rare = (label: string, changes: readonly Change[] | null, then?: () => void) => (
+    <Menu.Item
+      key={label}
+      disabled={changes === null}
+      onClick={() => {
+        if (!changes) return;
+        commit(changes);
+        then?.();
+      }}
+    >
+      {label}
+    </Menu.Item>
+  );
+  const leaveOut = button(
+    all("hidden") ? "Draw it again" : "Leave out",
+    setMark(ids, "hidden", !all("hidden")),
+  );
+  const hold = rare(all("locked") ? "Let go" : "Hold in place", setMark(ids, "locked", !all("locked")));
   const away = button(
     "Take away",
     ids.flatMap((id) => takeAway(lesson, id)),
@@ -57,8 +72,9 @@ export const ThingActions = memo(function ThingActions({
     return (
       <div className={styles.actions}>
         {button("Stand them in a row", row.length > 0 ? row : null)}
-        {marks}
+        {leaveOut}
         {away}
+        <More label="More to do with it">{hold}</More>
       </div>
     );
   }
@@ -70,21 +86,24 @@ export const ThingActions = memo(function ThingActions({
   return (
     <div className={styles.actions}>
       {button("Copy", copy?.changes ?? null, () => copy && chosen.choose(copy.id))}
-      {button(
-        "Copy to the other side",
-        mirrored?.changes ?? null,
-        () => mirrored && chosen.choose(mirrored.id),
-      )}
-      {marks}
-      {button("Draw earlier", moveInOrder(lesson, only.id, -1))}
-      {button("Draw later", moveInOrder(lesson, only.id, 1))}
-      {button("Bring nearer", moveInDepth(frontToBack, group, -1))}
-      {button("Send back", moveInDepth(frontToBack, group, 1))}
-      {button(
-        turning.turned ? "Square with the others" : "Turn it askew",
-        turning.possible ? (turning.turned ? squareObject : turnObject)(lesson, only.id) : null,
-      )}
+      {leaveOut}
       {away}
+      <More label="More to do with it">
+        {rare(
+          "Copy to the other side",
+          mirrored?.changes ?? null,
+          () => mirrored && chosen.choose(mirrored.id),
+        )}
+        {hold}
+        {rare("Draw earlier", moveInOrder(lesson, only.id, -1))}
+        {rare("Draw later", moveInOrder(lesson, only.id, 1))}
+        {rare("Bring nearer", moveInDepth(frontToBack, group, -1))}
+        {rare("Send back", moveInDepth(frontToBack, group, 1))}
+        {rare(
+          turning.turned ? "Square with the others" : "Turn it askew",
+          turning.possible ? (turning.turned ? squareObject : turnObject)(lesson, only.id) : null,
+        )}
+      </More>
     </div>
   );
 });

@@ -8,6 +8,7 @@ export function WordsInPlace({
   of,
   title,
   words,
+  actions = [],
   fault,
   onTitle,
   onWords,
@@ -17,6 +18,8 @@ export function WordsInPlace({
   of: string;
   title: string;
   words: string;
+  /** The same as the list it is told as, with the numbers that stand on the sheet: shown until one writes. */
+  actions?: readonly string[];
   /** Why a text cannot be taken; null when it can. */
   fault: (text: string) => string | null;
   onTitle: (text: string) => void;
@@ -36,7 +39,19 @@ export function WordsInPlace({
           onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         />
       </div>
-      <Textarea aria-label="What is said" autosize minRows={2} maxLength={600} {...inPlace(typedWords)} />
+      <div className={styles.words} data-listed={actions.length > 1}>
+        <Textarea aria-label="What is said" autosize minRows={2} maxLength={600} {...inPlace(typedWords)} />
+        {actions.length > 1 ? (
+          <ol className={styles.listed} aria-hidden="true">
+            {actions.map((action, i) => (
+              <li key={action}>
+                <span className={styles.ringed}>{i + 1}</span>
+                {action}
+              </li>
+            ))}
+          </ol>
+        ) : null}
+      </div>
     </>
   );
 }

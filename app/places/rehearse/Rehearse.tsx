@@ -36,6 +36,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
   const element = useRef<HTMLVideoElement>(null);
   const player = usePlayer(timeline, element, video !== null);
   const [overlayOn, setOverlayOn] = useState(true);
+  const [signsOn, setSignsOn] = useState(true);
   const [loop, setLoop] = useState(false);
   const [placing, setPlacing] = useState(false);
   const [prompting, setPrompting] = useState(false);
@@ -63,7 +64,14 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
         ) : null}
         {prompting ? <Prompter steps={computed.steps} schedule={computed.schedule} player={player} /> : null}
         <div className={prompting ? styles.small : styles.fit}>
-          <Screen player={player} element={element} video={video} overlayOn={overlayOn} placing={placing} />
+          <Screen
+            player={player}
+            element={element}
+            video={video}
+            overlayOn={overlayOn}
+            signsOn={signsOn}
+            placing={placing}
+          />
         </div>
         {captions.length > 0 && captionsOn && !prompting ? (
           <ShownCaption player={player} captions={captions} />
@@ -89,6 +97,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
               onChange={(e) => setCaptionsOn(e.currentTarget.checked)}
             />
           ) : null}
+          <Switch label="Letters" checked={signsOn} onChange={(e) => setSignsOn(e.currentTarget.checked)} />
           {video ? (
             <Switch
               label="Overlay"

@@ -1,8 +1,9 @@
 import { type RefObject, useMemo, useState } from "react";
 import { setCorners } from "#core/changes";
-import { frameAt, toPicture } from "#core/display";
-import { findPaperToPicture } from "#core/geometry";
+import { actsBegun, frameAt, type SheetInPicture, stepSigns, toPicture } from "#core/display";
+import { findPaperToPicture, type Matrix3, paperToPicture } from "#core/geometry";
 import { findCurrentTake, type Take } from "#core/lesson";
+import type { Sheet } from "#core/view";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { Player } from "../../lesson/player.ts";
 import { momentOf, usePlayed } from "../../lesson/use-player.ts";
@@ -16,12 +17,15 @@ export function Screen({
   element,
   video,
   overlayOn,
+  signsOn,
   placing,
 }: {
   player: Player;
   element: RefObject<HTMLVideoElement | null>;
   video: NonNullable<Take["video"]> | null;
   overlayOn: boolean;
+  /** Whether letters and readings are shown with the lines. */
+  signsOn: boolean;
   /** Whether the sheet's corners are being put in place. */
   placing: boolean;
 }) {
@@ -35,6 +39,7 @@ export function Screen({
         medium: video ? "overlay" : "bench",
         tools: !video,
         withSheet: !video,
+        toCome: true,
       }),
     [computed, atMs, video],
   );
@@ -46,6 +51,21 @@ export function Screen({
   const overlay = video ? onPicture : frame.drawing;
   const width = video?.widthPx ?? lesson.sheet.widthMm;
   const height = video?.heightPx ?? lesson.sheet.heightMm;
+  const step = computed.steps.find((s) => s.id === frame.stepId) ?? null;
+  // Where each letter stands is worked out once a step; then they only appear.
+  const view = useMemo(
+    () => viewOf(computed.sheet, video ? paperToPx : null, width, height, video !== null),
+    [computed.sheet, video, paperToPx, width, height],
+  );
+  const signs = useMemo(
+    () => (step && view ? stepSigns(computed, step, view, video ? "overlay" : "bench") : []),
+    [computed, step, view, video],
+  );
+  const begun = step && signsOn ? actsBegun(step, computed.schedule, atMs) : null;
+  const shown = overlay && {
+    ...overlay,
+    marks: [...overlay.marks, ...signs.flatMap((g) => (begun?.has(g.act) ? g.marks : []))],
+  };
   return (
     <div
       className={styles.screen}
@@ -71,7 +91,7 @@ export function Screen({
         aria-label="Overlay"
         role="img"
       >
-        {overlay && overlayOn ? <MarkLayer drawing={overlay} /> : null}
+        {shown && overlayOn ? <MarkLayer drawing={shown} /> : null}
       </svg>
       {video && placing && corners ? (
         <CornerHandles
@@ -87,4 +107,31 @@ export function Screen({
       ) : null}
     </div>
   );
+}
+
+/** Letters are at least 3 % of a picture's height, and stand inside a margin of 5 %. */
+const TEXT_SHARE = 0.034;
+const MARGIN_SHARE = 0.05;
+
+function viewOf(
+  sheet: Sheet,
+  paperToPx: Matrix3 | null,
+  width: number,
+  height: number,
+  onVideo: boolean,
+): SheetInPicture | null {
+  const textSize = Math.max(height, width * 0.56) * TEXT_SHARE;
+  if (!onVideo)
+    return { sheet, to: (p) => ({ x: p.xMm, y: p.yMm }), area: { x: 0, y: 0, width, height }, textSize };
+  if (!paperToPx) return null;
+  const [dx, dy] = [width * MARGIN_SHARE, height * MARGIN_SHARE];
+  return {
+    sheet,
+    to: (p) => {
+      const { xPx, yPx } = paperToPicture(paperToPx, p);
+      return { x: xPx, y: yPx };
+    },
+    area: { x: dx, y: dy, width: width - 2 * dx, height: height - 2 * dy },
+    textSize,
+  };
 }
