@@ -20,6 +20,8 @@ import { type CornersPx, findPaperToPicture } from "#core/geometry";
 import { type Lesson, parseLesson, parseLessonText, serialiseLesson } from "#core/lesson";
 import { type Cue, writeWebVtt } from "#core/narration";
 import { computeLesson } from "#core/pipeline";
+import { AGE_BANDS } from "#core/plan";
+import { handTimesMs } from "#core/schedule";
 import { withHandWobble } from "./hand-wobble.ts";
 import { SAMPLES_PER_SECOND, speak, writeWav } from "./speech.ts";
 
@@ -50,7 +52,9 @@ const PENCIL: Readonly<Record<Colour, string>> = {
 
 const PAUSE_AFTER_LINE_MS = 450;
 /** Room left for the hand to finish a step's lines after the words. */
-const FINISH_MS = 1600;
+const FINISH_MS = 600;
+/** A demonstrator draws about so much faster than the class, and no faster: then it could not be followed. */
+const HAND_AHEAD = 2.95;
 
 const script = JSON.parse(readFileSync(join(here, "narration-script.json"), "utf8")) as {
   stepId: string;
@@ -58,6 +62,8 @@ const script = JSON.parse(readFileSync(join(here, "narration-script.json"), "utf
 }[];
 const parsed = parseLessonText(readFileSync(LESSON, "utf8"));
 if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
+
+const lessonAsWritten = parsed.value;
 
 const { cues, anchors, samples, durationMs } = narrate();
 const lesson: Lesson = {
@@ -88,8 +94,14 @@ function narrate() {
   const spoken: { at: number; samples: Int16Array }[] = [];
   const made: Cue[] = [];
   const tied: Record<string, { wordId: string; offsetMs: number }> = {};
+  const drawn = computeLesson(lessonAsWritten);
+  const handMs = handTimesMs(drawn.moves, drawn.paper, AGE_BANDS[lessonAsWritten.plan.ageBand]);
   let atMs = 800;
   for (const { stepId, say } of script) {
+    const step = drawn.steps.find((s) => s.id === stepId);
+    if (!step) throw new Error(`the script speaks of step "${stepId}", which is not in the lesson`);
+    const hand = handMs.slice(step.firstMove, step.lastMove + 1).reduce((sum, ms) => sum + ms, 0);
+    const startMs = atMs;
     tied[stepId] = { wordId: `c${made.length + 1}.w1`, offsetMs: 0 };
     for (const text of say) {
       const line = speak(text);
@@ -98,7 +110,7 @@ function narrate() {
       made.push({ id: `c${made.length + 1}`, startMs: atMs, endMs, text });
       atMs = endMs + PAUSE_AFTER_LINE_MS;
     }
-    atMs += FINISH_MS;
+    atMs = Math.max(atMs + FINISH_MS, startMs + Math.round(hand / HAND_AHEAD));
   }
   const total = Math.ceil((atMs + 1200) / 1000) * 1000;
   const all = new Int16Array(Math.round((total / 1000) * SAMPLES_PER_SECOND));
