@@ -7,10 +7,11 @@ import {
   type StrokePiece,
 } from "../paper/index.ts";
 import type { Step } from "../steps/index.ts";
-import type { TaskKind } from "../tasks/index.ts";
+import type { Task } from "../tasks/index.ts";
 import type { Sheet } from "../view/index.ts";
+import { clipMarks } from "./clip-marks.ts";
 import type { Emphasis, Medium } from "./ink.ts";
-import type { Drawing, Mark } from "./mark.ts";
+import type { Drawing, Mark, Spot } from "./mark.ts";
 import { drawWith, type Pen } from "./pen.ts";
 import { fillMarks, spot, strokeMarks } from "./stroke-marks.ts";
 import { taskSign } from "./task-signs.ts";
@@ -115,32 +116,27 @@ function drawTask(paper: Paper, sheet: Sheet, step: Step, medium: Medium, alt: s
     }),
   );
   const state = inLayers(sheet, [...fillMarks(fillsAfter(paper, moveIndex)), ...marked], lines, alt);
-  const sign = step.task ? signOf(step.task.kind, step.id, sheet, marked.length > 0 || about.size > 0) : [];
+  const sign = step.task ? signOf(step.task, step.id, sheet, [...lines, ...marked]) : [];
   return { ...state, marks: [...state.marks, ...sign] };
 }
 
-/** The sign of a task: large where its picture has nothing else to show, else in a corner of the sheet. */
-function signOf(kind: TaskKind, id: string, { widthMm: w, heightMm: h }: Sheet, isSmall: boolean): Mark[] {
-  const size = Math.min(w, h) * (isSmall ? 0.2 : 0.5);
-  const at = isSmall ? { x: w - size * 1.25, y: h - size * 1.25 } : { x: (w - size) / 2, y: (h - size) / 2 };
-  const air = size * 0.15;
-  const [x0, y0, x1, y1] = [at.x - air, at.y - air, at.x + size + air, at.y + size + air];
-  return [
-    {
-      kind: "path",
-      id: `${id}#sign-ground`,
-      points: [
-        { x: x0, y: y0 },
-        { x: x1, y: y0 },
-        { x: x1, y: y1 },
-        { x: x0, y: y1 },
-      ],
-      closed: true,
-      ink: null,
-      fill: "sheet",
-    },
-    ...taskSign(kind, id, at, size, { colour: "accent", width: size * 0.035, dash: [] }),
-  ];
+/** The sign of a task: large on an empty sheet, else in the emptiest corner of it. */
+function signOf(task: Task, id: string, { widthMm: w, heightMm: h }: Sheet, lines: readonly Mark[]): Mark[] {
+  const isLarge = lines.length === 0;
+  const size = Math.min(w, h) * (isLarge ? 0.5 : 0.17);
+  const air = size * 0.2;
+  const places = isLarge
+    ? [{ x: (w - size) / 2, y: (h - size) / 2 }]
+    : [0, 1].flatMap((up) =>
+        [1, 0].map((side) => ({
+          x: side === 1 ? w - size - air : air,
+          y: up === 0 ? air : h - size - air,
+        })),
+      );
+  const covered = ({ x, y }: Spot) =>
+    clipMarks(lines, { x: x - air, y: y - air, width: size + 2 * air, height: size + 2 * air }).length;
+  const at = places.reduce((best, place) => (covered(place) < covered(best) ? place : best));
+  return taskSign(task.kind, id, at, size, { colour: "accent", width: size * 0.035, dash: [] });
 }
 
 /** The move up to which a step is shown: where it ends with rubbing out, what it works with still stands. */

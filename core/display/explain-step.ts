@@ -65,7 +65,15 @@ export function explainStep(
   const drawn = (at: number, map: (spot: Spot) => Spot) => {
     const how = { hides: pictured.hides, grain: grainAt(at) };
     const { marks } = turnDrawing(drawStep(paper, sheet, step, medium, how), step.quarters);
-    return carryMarks(marks, { to: map });
+    // A task's sign is drawn for the sheet; all other lines have the weight of the page.
+    const isSign = (m: { readonly id: string }) => m.id.includes("#sign-");
+    return [
+      ...carryMarks(
+        marks.filter((m) => !isSign(m)),
+        { to: map },
+      ),
+      ...carryMarks(marks.filter(isSign), { to: map, line: () => at }),
+    ];
   };
   const marks = clipMarks(drawn(scale, to), area);
   const view = { sheet, to: (p: PaperPoint) => to(turned(p)), area, textSize: room.textSize };

@@ -119,7 +119,7 @@ function toComeMarks(
     return strokeMarks(stroke, stroke.pieces, { moveIndex, emphasis: "standing", medium }).flatMap(
       (mark): Mark[] =>
         mark.kind === "path"
-          ? [{ ...mark, id: `${mark.id}#to-come`, ink: { colour: "faint", width, dash: [] } }]
+          ? [{ ...mark, id: `to-come/${mark.id}`, ink: { colour: "faint", width, dash: [] } }]
           : [],
     );
   });

@@ -25,6 +25,7 @@ export { sameMark } from "./same-mark.ts";
 export type { SheetInPicture } from "./sheet-in-picture.ts";
 export type { SvgElement } from "./svg.ts";
 export { svgPen, toSvg } from "./svg.ts";
+export { widthOfText } from "./text-width.ts";
 export { toPicture } from "./to-picture.ts";
 export { type ToolsAt, toolMarks } from "./tool-marks.ts";
 export { turnDrawing } from "./turn-drawing.ts";

@@ -4,24 +4,30 @@
  */
 const WIDTHS: readonly (readonly [hundredths: number, letters: string])[] = [
   [12, "\u2044"],
-  [17, " \u00a0"],
-  [26, "',.:;’"],
-  [30, "!il"],
-  [34, "()/Ij-"],
-  [38, '"1?Jrft'],
-  [44, "cs"],
-  [48, "Lz23457"],
-  [56, "0689abdeghknopquvxyFSE×"],
-  [62, "ABCGKPRTVYZU"],
-  [72, "DHNOQXw"],
-  [86, "MmW"],
+  [16, " \u00a0"],
+  [24, "'’,.:;"],
+  [28, "!il"],
+  [32, "()-/Ij"],
+  [36, '"?Jfrt'],
+  [40, "1cs"],
+  [44, "357Lz"],
+  [48, "9Fevxy×"],
+  [52, "2468CESTagkopq"],
+  [56, "0PYZbdhnu"],
+  [60, "ABGKRV"],
+  [64, "UX"],
+  [68, "DOQ"],
+  [72, "HNw"],
+  [80, "M"],
+  [84, "m"],
+  [92, "W"],
 ];
 
 const OF_LETTER = new Map(WIDTHS.flatMap(([w, letters]) => [...letters].map((l) => [l, w / 100] as const)));
 /** What is not in the list is taken for a wide letter. */
-const WIDE = 0.86;
+const WIDE = 0.92;
 
-/** The width of a line of bold text in its own size, at most a tenth too wide for what pictures say. */
+/** The width of a line of bold text in its own size, hardly too wide. */
 export function widthOfText(text: string): number {
   let width = 0;
   for (const letter of text) width += OF_LETTER.get(letter) ?? WIDE;

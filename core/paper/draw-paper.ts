@@ -280,12 +280,18 @@ function isInside(at: number, intervals: readonly Interval[]): boolean {
   return intervals.some((i) => at > i.from && at < i.to);
 }
 
+/**
+ * Two things that cover a stroke up to one and the same corner may differ in the last bit: what lies between is no piece. A
+ * share of the stroke.
+ */
+const SLIVER = 1e-9;
+
 /** The pieces of a stretch between the cuts that fall into it; cuts in rising order. */
 function cutUp(whole: Interval, cuts: readonly number[], take: (piece: Interval) => void): void {
   let from = whole.from;
   for (const cut of cuts) {
-    if (cut <= from) continue;
-    if (cut >= whole.to) break;
+    if (cut <= from + SLIVER) continue;
+    if (cut >= whole.to - SLIVER) break;
     take({ from, to: cut });
     from = cut;
   }

@@ -62,6 +62,12 @@ export async function saved(page: Page): Promise<void> {
   await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
 }
 
+/** Does something rare with the chosen thing or step: behind one more press, by keys alone. */
+export async function doMore(page: Page, name: string | RegExp): Promise<void> {
+  await page.getByRole("button", { name: /^More to do with/ }).press("Enter");
+  await page.getByRole("menuitem", { name }).press("Enter");
+}
+
 /** Drags a handle on the sheet by a distance in screen pixels. */
 export async function dragHandle(page: Page, handleId: string, dx: number, dy: number): Promise<void> {
   const box = await page.locator(`[data-handle="${handleId}"] > circle`).first().boundingBox();

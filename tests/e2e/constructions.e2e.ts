@@ -1,4 +1,4 @@
-import { copyOf, documentOf, dragHandle, expect, saved, test } from "./bench-hand.ts";
+import { copyOf, documentOf, doMore, dragHandle, expect, saved, test } from "./bench-hand.ts";
 
 const emptyQuay = (title: string) => ({
   title,
@@ -203,7 +203,7 @@ test("a crate set askew gets points of its own on the same horizon, and loses th
     .getByRole("group", { name: "The sheet to build on" })
     .locator("path[data-stroke^='box-1/']");
   const square = await strokes.first().getAttribute("d");
-  await page.getByRole("button", { name: "Turn it askew" }).press("Enter");
+  await doMore(page, "Turn it askew");
   await saved(page);
   await expect.poll(() => strokes.first().getAttribute("d")).not.toBe(square);
   expect((await documentOf(page, id)).view.frames[1]).toMatchObject({ id: "the-box-1", kind: "turned" });
@@ -218,7 +218,7 @@ test("a crate set askew gets points of its own on the same horizon, and loses th
 
   await page.getByRole("link", { name: "Build" }).click();
   await page.getByRole("button", { name: "1. box 1" }).click();
-  await page.getByRole("button", { name: "Square with the others" }).click();
+  await doMore(page, "Square with the others");
   await saved(page);
   expect((await documentOf(page, id)).view.frames).toHaveLength(1);
 });

@@ -1,5 +1,6 @@
 import { applyChanges } from "#core/changes";
 import { frameAt, strokeIdOf } from "#core/display";
+import { findPaperToPicture, paperToPicture } from "#core/geometry";
 import { computeLesson } from "#core/pipeline";
 import { holdsToAdd } from "#core/proposals";
 import {
@@ -27,7 +28,12 @@ test("at twenty moments the overlay over the take shows exactly the scheduled st
   for (let i = 0; i < 20; i++) {
     await seek(page, random() * (computed.schedule.totalMs - 500));
     const { atMs, strokes } = await shownMoment(page);
-    const frame = frameAt(computed, atMs, { medium: "overlay", tools: false, withSheet: false });
+    const frame = frameAt(computed, atMs, {
+      medium: "overlay",
+      tools: false,
+      withSheet: false,
+      toCome: true,
+    });
     expect(strokes, `at ${atMs} ms`).toEqual(frame.drawing.marks.map((m) => strokeIdOf(m.id)).sort());
     drawn += frame.drawing.marks.length;
   }
@@ -69,12 +75,22 @@ test("the lines of the overlay lie where the sheet's corners put them, also afte
   const corners = lesson.takes[0]?.corners;
   await page.goto(`/lessons/${id}/rehearse`);
   await seek(page, 24_000);
-  const line = page.locator('[data-overlay] [data-stroke="sheet/falling-diagonal"]');
-  const ends = async () => ((await line.getAttribute("d")) ?? "").match(/-?[\d.]+/g)?.map(Number) ?? [];
-  // The diagonal runs from corner to corner of the sheet, in pixels of the video.
+  const line = page.locator('[data-overlay] [data-stroke="sheet/horizon"]');
+  // In pieces, where the wall will cover it: the first begins at the left edge, the last ends at the right one.
+  const numbers = (d: string | null) => (d ?? "").match(/-?[\d.]+/g)?.map(Number) ?? [];
+  const ends = async () => [
+    ...numbers(await line.first().getAttribute("d")).slice(0, 2),
+    ...numbers(await line.last().getAttribute("d")).slice(-2),
+  ];
+  // The horizon runs from edge to edge of the sheet, in pixels of the video.
+  const { sheet, view } = lesson;
+  const edgeAt = (at: typeof corners, xMm: number) => {
+    const toPx = at && findPaperToPicture(sheet.widthMm, sheet.heightMm, at);
+    return toPx ? paperToPicture(toPx, { xMm, yMm: view.horizonFromTopMm }) : { xPx: 0, yPx: 0 };
+  };
   const before = await ends();
-  expect(before[0]).toBeCloseTo(corners?.topLeft.xPx ?? 0, 1);
-  expect(before[3]).toBeCloseTo(corners?.bottomRight.yPx ?? 0, 1);
+  expect(before[0]).toBeCloseTo(edgeAt(corners, 0).xPx, 1);
+  expect(before[3]).toBeCloseTo(edgeAt(corners, sheet.widthMm).yPx, 1);
 
   await page.getByRole("button", { name: "Place the sheet's corners" }).click();
   const grip = page.locator('[data-corner="topLeft"]');
@@ -87,7 +103,7 @@ test("the lines of the overlay lie where the sheet's corners put them, also afte
   await saved(page);
   const moved = (await documentOf(page, id)).takes[0]?.corners;
   expect((moved?.topLeft.xPx ?? 0) - (corners?.topLeft.xPx ?? 0)).toBeGreaterThan(25);
-  expect((await ends())[0]).toBeCloseTo(moved?.topLeft.xPx ?? 0, 1);
+  expect((await ends())[0]).toBeCloseTo(edgeAt(moved, 0).xPx, 1);
 });
 
 test("playing draws strokes on, at half speed half as fast, and pausing holds them", async ({ page }) => {
@@ -119,7 +135,7 @@ test("without a take the lesson draws itself at its estimated pace, by keyboard 
   await page.keyboard.press("n");
   await page.keyboard.press("n");
   await page.keyboard.press("n");
-  await expect(page.getByRole("heading", { name: /Left bench: the front/ })).toBeVisible();
+  await expect(page.getByRole("heading", { name: /Far wall: the front, part 2/ })).toBeVisible();
   await page.keyboard.press("Space");
   const at = async () => Number(await page.locator("[data-at-ms]").getAttribute("data-at-ms"));
   const from = await at();
@@ -127,6 +143,6 @@ test("without a take the lesson draws itself at its estimated pace, by keyboard 
   await page.keyboard.press("Space");
   // Space presses the button that has the focus; it plays only where none has.
   await page.getByRole("button", { name: "Next step" }).press("Space");
-  await expect(page.getByRole("heading", { name: /Left bench: to the vanishing point/ })).toBeVisible();
+  await expect(page.getByRole("heading", { name: /Door: heights/ })).toBeVisible();
   await expect(page.getByRole("button", { name: "Play" })).toBeVisible();
 });

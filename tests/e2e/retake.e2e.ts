@@ -26,6 +26,7 @@ function expected(computed: ComputedLesson, atMs: number, withVideo: boolean): s
     medium: withVideo ? "overlay" : "bench",
     tools: !withVideo,
     withSheet: !withVideo,
+    toCome: true,
   });
   return drawing.marks.map((m) => strokeIdOf(m.id)).sort();
 }

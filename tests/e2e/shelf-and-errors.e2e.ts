@@ -34,7 +34,7 @@ test("lesson files that cannot be used are refused with the place of the fault, 
         frames: [{ id: "main", kind: "one-point", vanishingPoint: { fromLeftMm: 100, fromTopMm: 20 } }],
       },
     }),
-    /vanishing point stands 68.9 mm above the horizon/,
+    /vanishing point stands 81.6 mm above the horizon/,
   );
   expect(await shelf()).toEqual(before);
 });
@@ -274,8 +274,9 @@ test("the keys are listed on one sheet, single ones can be switched off, and a c
 }) => {
   const id = await copyOf(page, (l) => ({ ...l, title: "Keys on the quay", takes: [], currentTake: null }));
   await page.goto(`/lessons/${id}/build`);
-  await page.getByRole("button", { name: "1. left bench" }).press("Enter");
-  const left = async () => boxesOf(await documentOf(page, id))[0]?.handles.fromLeftMm ?? 0;
+  await page.getByRole("button", { name: "5. left bench" }).press("Enter");
+  const left = async () =>
+    boxesOf(await documentOf(page, id)).find((b) => b.id === "left-bench")?.handles.fromLeftMm ?? 0;
   const before = await left();
   await page.keyboard.press("Shift+ArrowRight");
   await saved(page);
@@ -292,7 +293,7 @@ test("the keys are listed on one sheet, single ones can be switched off, and a c
   await page.keyboard.press("d");
   await page.waitForTimeout(400);
   expect(await left()).toBe(then);
-  expect((await documentOf(page, id)).objects).toHaveLength(3);
+  expect((await documentOf(page, id)).objects).toHaveLength(6);
 });
 
 test.describe("without the server", () => {
@@ -304,7 +305,7 @@ test.describe("without the server", () => {
     await page.route(/KeySheet/, (route) => route.abort());
     await page.goto(`/lessons/${DEMO}/build`);
     const sheet = page.getByRole("dialog", { name: "Keys" });
-    const things = page.getByRole("button", { name: "1. left bench" });
+    const things = page.getByRole("button", { name: "5. left bench" });
     await expect(things).toBeVisible();
     await page.getByRole("button", { name: "Keys", exact: true }).click();
     await expect(things).toBeVisible();

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { VIEW_KINDS } from "#core/changes";
-import { type Drawing, drawStep, explainStep, type Mark, overlap } from "#core/display";
+import { type Drawing, drawStep, explainStep, type Mark, overlap, widthOfText } from "#core/display";
 import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { RECIPE_NAMES } from "#core/recipes";
@@ -81,6 +81,18 @@ test("in every demo lesson and 200 random ones labels keep off each other and of
   expect(lessons).toBeGreaterThanOrEqual(200);
   expect(count.pictures).toBeGreaterThan(1500);
   expect(count.leaders / count.labels).toBeLessThanOrEqual(0.01);
+});
+
+test("a label is taken for as wide as the typeface has it, never for narrower", () => {
+  for (const name of DEMO_NAMES) {
+    const computed = computeLesson(demoLesson(name));
+    for (const step of computed.steps)
+      for (const { lines, size } of textsOf(explainStep(computed, step, ROOM).drawing)) {
+        const true_ = measureText(lines[0] ?? "", size, "bold");
+        expect(widthOfText(lines[0] ?? "") * size, lines[0]).toBeGreaterThanOrEqual(true_ - 0.01);
+        expect(widthOfText(lines[0] ?? "") * size, lines[0]).toBeLessThanOrEqual(true_ * 1.2 + 0.3);
+      }
+  }
 });
 
 test("the same lesson always has the same picture", () => {

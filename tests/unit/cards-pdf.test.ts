@@ -91,6 +91,61 @@ describe("the PDF", () => {
   });
 });
 
+/** Height of the ink in a stretch of the first page, mm, rasterised at 20 pixels a mm. */
+function inkHeightMm(pdf: Buffer, box: { x: number; y: number; width: number; height: number }): number {
+  const file = join(folder, "sizes.pdf");
+  writeFileSync(file, pdf);
+  execFileSync("pdftoppm", [
+    "-r",
+    "508",
+    "-gray",
+    "-f",
+    "1",
+    "-l",
+    "1",
+    "-singlefile",
+    file,
+    join(folder, "sizes"),
+  ]);
+  const pgm = readFileSync(join(folder, "sizes.pgm"));
+  const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(pgm.subarray(0, 40).toString("latin1"));
+  const [wide, offset] = [Number(head?.[1]), head?.[0].length ?? 0];
+  const [x0, x1, y0, y1] = [box.x, box.x + box.width, box.y, box.y + box.height].map((mm) =>
+    Math.round(mm * 20),
+  ) as [number, number, number, number];
+  const rows = Array.from({ length: y1 - y0 }, (_, j) => y0 + j).filter((y) =>
+    pgm.subarray(offset + y * wide + x0, offset + y * wide + x1).some((v) => v < 120),
+  );
+  return rows.length === 0 ? 0 : ((rows[rows.length - 1] ?? 0) - (rows[0] ?? 0) + 1) / 20;
+}
+
+test.each([
+  ["9-11", 9],
+  ["7-9", 11],
+] as const)(
+  "on four to a page, letters in the pictures are printed in their size: ages %s, %i pt",
+  async (ageBand, pt) => {
+    const kiosk = demoLesson("ticket-kiosk");
+    const handOut = { paper: "a4", cardsPerPage: 4 } as const;
+    const c = computeLesson({ ...kiosk, handOut, plan: { ...kiosk.plan, ageBand } });
+    const [page] = layCardPages(makeCards(c), handOut, { ...c, title: kiosk.title, ageBand }, measureText);
+    const texts = (page?.marks ?? []).flatMap((m) => (m.kind === "text" ? [m] : []));
+    const pictured = texts.filter((m) => m.id.includes("/picture/"));
+    expect(pictured.length).toBeGreaterThan(8);
+    for (const m of [...pictured, ...texts.filter((t) => /\/(action-\d+|check|why)$/.test(t.id))])
+      expect((m.size * 72) / 25.4, m.id).toBeGreaterThanOrEqual(pt);
+    const pdf = await writeCardsPdf(c, madeAt);
+    // Letters that stand flat on the line and end flat: their ink is as high as the typeface's capitals, 644 of 1000.
+    const flat = pictured.filter((m) => /^[ABDEFH]$/.test(m.lines[0] ?? ""));
+    expect(flat.length).toBeGreaterThan(3);
+    for (const { at, lines, size } of flat) {
+      const half = measureText(lines[0] ?? "", size, "bold") / 2;
+      const box = { x: at.x - half, y: at.y - 0.7 * size, width: 2 * half, height: 0.76 * size };
+      expect(Math.abs(inkHeightMm(pdf, box) - 0.644 * size), lines[0]).toBeLessThan(0.13);
+    }
+  },
+);
+
 describe("card pages", () => {
   test.each([1, 2, 4, 6] as const)("with %i cards a page keep every mark on its own card", (cardsPerPage) => {
     for (const paper of ["a4", "letter"] as const) {

@@ -62,10 +62,7 @@ export function Screen({
     [computed, step, view, video],
   );
   const begun = step && signsOn ? actsBegun(step, computed.schedule, atMs) : null;
-  const shown = overlay && {
-    ...overlay,
-    marks: [...overlay.marks, ...signs.flatMap((g) => (begun?.has(g.act) ? g.marks : []))],
-  };
+  const said = overlay && { ...overlay, marks: signs.flatMap((g) => (begun?.has(g.act) ? g.marks : [])) };
   return (
     <div
       className={styles.screen}
@@ -91,8 +88,19 @@ export function Screen({
         aria-label="Overlay"
         role="img"
       >
-        {shown && overlayOn ? <MarkLayer drawing={shown} /> : null}
+        {overlay && overlayOn ? <MarkLayer drawing={overlay} /> : null}
       </svg>
+      {said && overlayOn ? (
+        <svg
+          className={styles.overlay}
+          viewBox={`0 0 ${width} ${height}`}
+          data-signs=""
+          aria-label="Letters and readings"
+          role="img"
+        >
+          <MarkLayer drawing={said} />
+        </svg>
+      ) : null}
       {video && placing && corners ? (
         <CornerHandles
           corners={corners}
