@@ -2,7 +2,7 @@ import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import type { MeasureSign, Sign } from "../told/index.ts";
 import { spanInside } from "./clip-marks.ts";
 import { longestDrawn } from "./drawn-stretch.ts";
-import { overlap, type Segment } from "./label-places.ts";
+import type { Box, Segment } from "./label-places.ts";
 import type { Mark, Spot } from "./mark.ts";
 import type { SheetInPicture } from "./sheet-in-picture.ts";
 import { CAP_HEIGHT, widthOfText } from "./text-width.ts";
@@ -162,7 +162,8 @@ function setOff(
       const ends = at(out, sign);
       const busy = taken.filter((t) => near(t, ends, view.textSize * 0.8)).length * 10;
       const along = newLines.filter((s) => near(s, ends, view.textSize * 0.35)).length * 2;
-      return { ends, cost: busy + along + k + i * 1.5 };
+      const beyond = ends.some((e) => !isIn(e, view.area)) ? 6 : 0;
+      return { ends, cost: busy + along + beyond + k + i * 1.5 };
     }),
   );
   const best = tries.reduce((one, other) => (other.cost < one.cost - 1e-9 ? other : one));
@@ -170,6 +171,10 @@ function setOff(
   for (const [i, [from, to]] of [[a, best.ends[0]] as const, [b, best.ends[1]] as const].entries())
     addLine(signs, `${id}#out-${i}`, [from, to], signInk(view.textSize, "quiet"));
   return best.ends;
+}
+
+function isIn({ x, y }: Spot, { x: left, y: top, width, height }: Box): boolean {
+  return x >= left && y >= top && x <= left + width && y <= top + height;
 }
 
 /** The middle of the sheet for a length along one of its edges. */
@@ -294,11 +299,7 @@ function addAim(id: string, sign: Extract<Sign, { k: "aim" }>, place: SignPlace)
   if (to > size * 0.8) signs.marks.push(head(`${id}#head`, at(to * HEAD_AT), ux, uy, size));
   if (named.has(sign.called)) return;
   named.add(sign.called);
-  const inside =
-    b.x >= view.area.x &&
-    b.y >= view.area.y &&
-    b.x <= view.area.x + view.area.width &&
-    b.y <= view.area.y + view.area.height;
+  const inside = isIn(b, view.area);
   const text = inside ? sign.called : `${sign.called}${place.isFirst && sign.off ? `, ${sign.off}` : ""}`;
   const [w, h] = [(widthOfText(text) * size) / 2, (CAP_HEIGHT * size) / 2];
   if (inside) {
@@ -410,7 +411,7 @@ function addRuler(id: string, sign: Extract<Sign, { k: "ruler" }>, place: SignPl
     fill: null,
   });
   const pivot = sign.pivot && view.to(sign.pivot);
-  if (pivot && overlap({ x: pivot.x, y: pivot.y, width: 0, height: 0 }, view.area))
+  if (pivot && isIn(pivot, view.area))
     signs.marks.push(
       ring(`${id}#pivot`, pivot, size * 0.42, { ...signInk(size), dash: [size * 0.16, size * 0.12] }),
     );

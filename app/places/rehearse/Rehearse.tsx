@@ -118,7 +118,9 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
               {placing ? "Corners are right" : "Place the sheet's corners"}
             </Button>
           ) : null}
-          <span className={styles.keys}>Space plays · P and N step by step</span>
+          <span className={styles.keys} title="Space plays; P and N go step by step">
+            Space · P · N
+          </span>
         </div>
       </div>
       <aside className={place.column} aria-label="The step now">
