@@ -70,18 +70,22 @@ try {
   await shot("build", `${KIOSK}/build?step=kiosk/peak`, (p) =>
     p.getByRole("button", { name: "2. kiosk" }).click(),
   );
+  await shot("step", `${KIOSK}/build?step=kiosk/peak`);
+  await page.emulateMedia({ colorScheme: "dark" });
+  await shot("dark", `${GLASSHOUSE}/build?step=floor/rows`);
+  await page.emulateMedia({ colorScheme: "light" });
   await shot("constructions", `${KIOSK}/build`, async (p) => {
     await p.getByRole("button", { name: "All constructions" }).click();
     await p.waitForTimeout(900);
   });
   await shot("rehearse", `${GLASSHOUSE}/rehearse`, async (p) => {
     await p.waitForTimeout(800);
-    await p.getByRole("slider", { name: "Lesson time" }).fill("52500");
+    await p.getByRole("slider", { name: "Lesson time" }).fill("91000");
     await p.waitForTimeout(600);
   });
   await shot("prompter", `${GLASSHOUSE}/rehearse`, async (p) => {
     await p.getByRole("switch", { name: "Prompter" }).click();
-    await p.getByRole("slider", { name: "Lesson time" }).fill("52500");
+    await p.getByRole("slider", { name: "Lesson time" }).fill("91000");
     await p.waitForTimeout(600);
   });
   await shot("script", `${KIOSK}/narrate`);
