@@ -71,7 +71,7 @@ export function makeCards(source: {
       signs: step.pictured,
       step,
       after: turnDrawing(after, step.quarters),
-      isAsked: step.pictured.hides.length > 0,
+      isAsked: step.pictured.hides.length + step.pictured.light.length > 0,
       slipPicture,
       actions: step.actions,
       inFull: step.inFull,

@@ -6,7 +6,7 @@ import {
   paperAfter,
   type StrokePiece,
 } from "../paper/index.ts";
-import type { Step } from "../steps/index.ts";
+import type { Pictured, Step } from "../steps/index.ts";
 import type { Task } from "../tasks/index.ts";
 import type { Sheet } from "../view/index.ts";
 import { clipMarks } from "./clip-marks.ts";
@@ -58,39 +58,59 @@ export function drawState(
 
 /**
  * The sheet as the picture of a step shows it: what the step draws or goes over is new, what it takes away is going, and all
- * else stood before. Moves in `hides` are left out: what a pupil is asked for.
+ * else stood before. Moves in `hides` are left out, and what is in `light` stays light: a pupil is asked for it.
  */
 export function drawStep(
   paper: Paper,
   sheet: Sheet,
   step: Step,
   medium: Medium,
-  { hides = [], grain = 1 }: { readonly hides?: readonly number[]; readonly grain?: number } = {},
+  {
+    hides = [],
+    light = [],
+    grain = 1,
+  }: Partial<Pick<Pictured, "hides" | "light">> & { readonly grain?: number } = {},
 ): Drawing {
   const alt = `Step ${step.number}: ${step.title}. ${step.instruction.join(" ")}`;
   if (step.task) return drawTask(paper, sheet, step, medium, alt);
   const shown = stateShown(paper, step);
   const hidden = new Set(hides);
+  const goneOver = goneOverIn(step, light);
   const marks = paperAfter(paper, shown).flatMap(({ stroke, pieces }) => {
     if (hidden.has(stroke.moveIndex)) return [];
+    // What a later step goes over is light until then, though its thing is closed.
+    const isLight =
+      stroke.firmFrom >= step.firstMove && step.acts.length > 0 && !goneOver.has(stroke.moveIndex);
+    const moveIndex =
+      isLight && stroke.firmFrom > stroke.moveIndex ? Math.min(shown, stroke.firmFrom - 1) : shown;
     const by = new Map<Emphasis, StrokePiece[]>();
     for (const piece of pieces) {
-      const emphasis = emphasisOf(stroke, piece, step, shown);
+      const emphasis = emphasisOf(stroke, piece, step, goneOver);
       by.set(emphasis, [...(by.get(emphasis) ?? []), piece]);
     }
     return [...by].flatMap(([emphasis, some]) =>
-      strokeMarks(stroke, some, { moveIndex: shown, emphasis, medium, grain }),
+      strokeMarks(stroke, some, { moveIndex, emphasis, medium, grain }),
     );
   });
   return inLayers(sheet, fillMarks(fillsAfter(paper, shown)), marks, alt);
 }
 
-function emphasisOf(stroke: PaperStroke, piece: StrokePiece, step: Step, shown: number): Emphasis {
+/** The moves before the step whose lines it goes over. */
+function goneOverIn(step: Step, light: readonly number[]): ReadonlySet<number> {
+  const asked = new Set(light);
+  const moves = step.acts.flatMap(({ told }) => [...(told.firms ?? []), ...told.moves]);
+  return new Set(moves.filter((m) => !asked.has(m)));
+}
+
+function emphasisOf(
+  stroke: PaperStroke,
+  piece: StrokePiece,
+  step: Step,
+  goneOver: ReadonlySet<number>,
+): Emphasis {
   if (stroke.moveIndex >= step.firstMove) return "new";
   // A guide drawn before is new again where it is gone over.
-  const goneOver =
-    stroke.firmFrom >= step.firstMove && stroke.firmFrom <= shown && piece.part === "edge" && !isDot(stroke);
-  if (goneOver) return "new";
+  if (piece.part !== "tail" && !isDot(stroke) && goneOver.has(stroke.moveIndex)) return "new";
   return piece.diesAt !== null && piece.diesAt >= step.firstMove && piece.diesAt <= step.lastMove
     ? "going"
     : "standing";

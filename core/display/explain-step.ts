@@ -63,7 +63,7 @@ export function explainStep(
   const area = { x: 0, y: 0, width: room.width, height: room.height };
   /** Crosses keep their size on the page, whatever the scale. */
   const drawn = (at: number, map: (spot: Spot) => Spot) => {
-    const how = { hides: pictured.hides, grain: grainAt(at) };
+    const how = { hides: pictured.hides, light: pictured.light, grain: grainAt(at) };
     const { marks } = turnDrawing(drawStep(paper, sheet, step, medium, how), step.quarters);
     // A task's sign is drawn for the sheet; all other lines have the weight of the page.
     const isSign = (m: { readonly id: string }) => m.id.includes("#sign-");

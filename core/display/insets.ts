@@ -55,6 +55,7 @@ export function magnify(
       signs: pictured.signs.filter(({ sign }) => sign.k === "measure" && isIn(sign, view, near)),
       numbers: [],
       hides: [],
+      light: [],
     };
     // Its readings must have room beside the points.
     const widest = Math.max(

@@ -177,7 +177,7 @@ export function partOfAct(told: Told, from: number, to: number): Told | null {
   const { act, moves } = told;
   const n = sizeOfAct(told);
   if (n < 2 || from >= to || to > n) return null;
-  const { anew, ...rest } = told;
+  const { anew, firms, ...rest } = told;
   const each = moves.length / n;
   const even = Number.isInteger(each) && each > 0;
   const part = (a: Told["act"]): Told =>
@@ -187,6 +187,7 @@ export function partOfAct(told: Told, from: number, to: number): Told | null {
         ...(from === 0 && anew ? { anew } : {}),
         act: a,
         moves: even ? moves.slice(from * each, to * each) : from === 0 ? moves : [],
+        ...(firms ? { firms: firms.slice(from, to) } : {}),
       },
       told,
     );

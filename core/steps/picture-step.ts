@@ -13,7 +13,7 @@ import { callHeightPoint, callVanishingPoint, findVanishingPoint, type View } fr
 import type { FadedWords } from "./fading.ts";
 import type { Pictured } from "./step.ts";
 
-export const NOTHING_PICTURED: Pictured = { letters: [], signs: [], numbers: [], hides: [] };
+export const NOTHING_PICTURED: Pictured = { letters: [], signs: [], numbers: [], hides: [], light: [] };
 
 const NOTHING_TOLD: Told = { act: { do: "leave", at: [] }, moves: [] };
 
@@ -63,6 +63,8 @@ export function pictureStep(
     const acts = words.toldBy.flatMap((by, act) => (by === n ? [act] : []));
     const places = acts.map((i) => {
       const { act, bearers } = told[i] ?? NOTHING_TOLD;
+      // Where the lines of an act that is asked for begin would be half of the answer.
+      if (words.asked[i]) return [];
       return placeOfAct(act, { at: placeIn(bearers), manner: on.manner });
     });
     // A line shows better than a mark what its action is about.
@@ -74,6 +76,7 @@ export function pictureStep(
     signs,
     numbers,
     hides: told.flatMap((t, i) => (words.asked[i] && t.act.do === "rule" ? t.moves : [])),
+    light: told.flatMap((t, i) => (words.asked[i] ? (t.firms ?? []) : [])),
   };
 }
 
@@ -96,6 +99,7 @@ export function joinPictured(a: Pictured, b: Pictured, acts: number, actions: nu
       })),
     ],
     hides: [...a.hides, ...b.hides],
+    light: [...a.light, ...b.light],
   };
 }
 

@@ -69,6 +69,8 @@ export interface Pictured {
   }[];
   /** Moves the pupil is asked for: the picture must not give them away. */
   readonly hides: readonly number[];
+  /** Moves whose lines the pupil is asked to go over: they stay light in the picture. */
+  readonly light: readonly number[];
 }
 
 /** A stretch of the construction that is told, drawn and carded together. */

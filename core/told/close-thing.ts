@@ -25,7 +25,7 @@ export function goOver(input: TellInput, moves: readonly Move[], ofThing: readon
   const many = guides.length > MANY_GUIDES;
   return (["firm", "dotted"] as const).flatMap((press): Told<Place>[] => {
     /** Stretches by what stands in their way: that of one may lie behind another. */
-    const byOver = new Map<string, { over: string[]; lines: Stretch<Place>[] }>();
+    const byOver = new Map<string, { over: string[]; lines: Stretch<Place>[]; firms: number[] }>();
     const apart: Told<Place>[] = [];
     for (const i of ofThing) {
       const move = moves[i];
@@ -46,16 +46,18 @@ export function goOver(input: TellInput, moves: readonly Move[], ofThing: readon
       }
       const stopped = edgeIsWhole(input, move.ends, stroke) ? [] : stroke.stoppedBy;
       const over = stopped.filter((id) => id !== move.objectId).map(input.labelOf);
-      const group = byOver.get(over.join("\n")) ?? { over, lines: [] };
+      const group = byOver.get(over.join("\n")) ?? { over, lines: [], firms: [] };
       group.lines.push(...stretches);
+      group.firms.push(...stretches.map(() => i));
       byOver.set(over.join("\n"), group);
     }
     return [
       ...apart,
       ...[...byOver.values()].map(
-        ({ over, lines }): Told<Place> => ({
+        ({ over, lines, firms }): Told<Place> => ({
           act: { do: "go-over", press, lines, ...(over.length > 0 ? { over } : {}) },
           moves: [],
+          firms,
         }),
       ),
     ];

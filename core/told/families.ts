@@ -10,7 +10,12 @@ export function inFamilies(told: readonly Told<Place>[]): Told<Place>[] {
   for (const next of told) {
     const last = out[out.length - 1];
     const joined = last && !isMarkAndLine(out[out.length - 2]?.act, last.act) && joinActs(last.act, next.act);
-    if (last && joined) out[out.length - 1] = { act: joined, moves: [...last.moves, ...next.moves] };
+    if (last && joined)
+      out[out.length - 1] = {
+        act: joined,
+        moves: [...last.moves, ...next.moves],
+        ...(last.firms || next.firms ? { firms: [...(last.firms ?? []), ...(next.firms ?? [])] } : {}),
+      };
     else out.push(next);
   }
   return out;

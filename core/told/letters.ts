@@ -126,7 +126,7 @@ function letterThing(thing: ThingTold<Place>, t: number, book: Book, spoken: Spo
 
   const stretches = thing.stretches.map((stretch, k) => {
     now = spoken.at(t, k);
-    return stretch.map(({ act, moves }): Told<Name> => {
+    return stretch.map(({ act, moves, firms }): Told<Name> => {
       const anew: Anew[] = [];
       const sets = sharedIn(act);
       const nameOf = (place: Place, isNew: boolean): Name => {
@@ -165,7 +165,13 @@ function letterThing(thing: ThingTold<Place>, t: number, book: Book, spoken: Spo
             ? null
             : noted(bearers, p, nameOf(p, true)),
       });
-      return { act: named, moves, bearers: [...bearers], ...(anew.length > 0 ? { anew } : {}) };
+      return {
+        act: named,
+        moves,
+        bearers: [...bearers],
+        ...(firms ? { firms } : {}),
+        ...(anew.length > 0 ? { anew } : {}),
+      };
     });
   });
   return { ...thing, stretches };

@@ -242,6 +242,8 @@ export interface Told<N = Name> {
   readonly anew?: readonly Anew[];
   /** Indices of the moves it tells: our book-keeping, of no use to whoever draws. */
   readonly moves: readonly number[];
+  /** Of lines that were drawn before and are gone over now, the indices of the moves that drew them, line by line. */
+  readonly firms?: readonly number[];
   /** The ids of the places its letters stand for: our book-keeping too. */
   readonly bearers?: readonly (readonly [name: string, pointId: string])[];
 }

@@ -50,6 +50,12 @@ export function Log({
       <div className={styles.columns}>
         <section>
           <h1>Revisions</h1>
+          {revisions.length === 1 ? (
+            <p className={place.quiet}>
+              Every change will stand here, to be looked at and brought back; beside it what was printed, and
+              which of those cards are still good.
+            </p>
+          ) : null}
           <ol className={styles.list}>
             {revisions.map((r, i) => (
               <li key={r.revision} data-looked={r.revision === looked}>
