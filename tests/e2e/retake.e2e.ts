@@ -101,7 +101,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
     return state / 4294967296;
   };
   const FRAME_MS = 1000 / 12;
-  for (let i = 0; i < 15; i++) {
+  for (let i = 0; i < 10; i++) {
     await seek(page, Math.round((chance() * (computed.schedule.totalMs - 2000)) / 10) * 10);
     const shown = await shownMoment(page);
     expect(shown.strokes).toEqual(expected(computed, shown.atMs, true));
@@ -150,7 +150,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
     expect(Math.abs(at(is, step.id) - (at(was, step.id) * 1.15 + 3000)), step.id).toBeLessThan(1500);
 
   await page.goto(`/lessons/${id}/rehearse`);
-  for (let i = 0; i < 15; i++) {
+  for (let i = 0; i < 10; i++) {
     await seek(page, Math.round((chance() * (is.schedule.totalMs - 2000)) / 10) * 10);
     const shown = await shownMoment(page);
     expect(shown.strokes).toEqual(expected(is, shown.atMs, false));

@@ -95,7 +95,7 @@ describe("changes", () => {
           }
         },
       ),
-      { numRuns: 200 },
+      { numRuns: 140 },
     );
     expect(applied).toBeGreaterThan(500);
   });

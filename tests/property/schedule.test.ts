@@ -109,7 +109,7 @@ describe("the schedule", () => {
           }
         }
       }),
-      { numRuns: 300 },
+      { numRuns: 200 },
     );
   });
 
@@ -131,7 +131,7 @@ describe("the schedule", () => {
           } else expect(schedule.findings.some((f) => f.about === stepId)).toBe(true);
         }
       }),
-      { numRuns: 300 },
+      { numRuns: 200 },
     );
     expect(exact).toBeGreaterThan(100);
   });
