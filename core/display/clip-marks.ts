@@ -1,11 +1,10 @@
-import type { Box } from "./label-places.ts";
+import { type Box, holds, spanInside } from "./box.ts";
 import type { Mark, Spot } from "./mark.ts";
 import { drawWith, type Pen } from "./pen.ts";
 
 /** Marks as far as they lie inside a box: what reaches out of it ends at its edge. Texts stay whole or go. */
 export function clipMarks(marks: readonly Mark[], box: Box): Mark[] {
-  const inside = ({ x, y }: Spot) =>
-    x >= box.x && y >= box.y && x <= box.x + box.width && y <= box.y + box.height;
+  const inside = (spot: Spot) => holds(box, spot);
   const pen: Pen<readonly Mark[]> = {
     path: (mark) => {
       if (mark.points.every(inside)) return [mark];
@@ -30,25 +29,6 @@ export function clipMarks(marks: readonly Mark[], box: Box): Mark[] {
     text: (mark) => (inside(mark.at) ? [mark] : []),
   };
   return marks.flatMap((mark) => drawWith(pen, mark));
-}
-
-/** The stretch of a segment inside a box as shares of it; null when it passes by. Liang and Barsky, 1984. */
-export function spanInside(a: Spot, b: Spot, box: Box): readonly [number, number] | null {
-  let [from, to] = [0, 1];
-  for (const [p, d, lo, hi] of [
-    [a.x, b.x - a.x, box.x, box.x + box.width],
-    [a.y, b.y - a.y, box.y, box.y + box.height],
-  ] as const) {
-    if (d === 0) {
-      if (p < lo || p > hi) return null;
-      continue;
-    }
-    const [s, t] = [(lo - p) / d, (hi - p) / d];
-    from = Math.max(from, Math.min(s, t));
-    to = Math.min(to, Math.max(s, t));
-    if (from >= to) return null;
-  }
-  return [from, to];
 }
 
 function clipLine(points: readonly Spot[], box: Box): Spot[][] {

@@ -1,4 +1,4 @@
-import { spanInside } from "./clip-marks.ts";
+import { spanInside } from "./box.ts";
 import type { Segment } from "./label-places.ts";
 import type { Spot } from "./mark.ts";
 import type { SheetInPicture } from "./sheet-in-picture.ts";

@@ -2,12 +2,12 @@ import type { PaperPoint } from "../geometry/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { Pictured, Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
+import { type Box, boundsOf, cornersOf, holds } from "./box.ts";
 import { clipMarks } from "./clip-marks.ts";
 import { drawStep, isNew } from "./draw-state.ts";
 import type { Medium } from "./ink.ts";
 import { magnify } from "./insets.ts";
 import { labelMarks } from "./label-marks.ts";
-import type { Box } from "./label-places.ts";
 import type { Drawing, Spot } from "./mark.ts";
 import { carryMarks, spotsOf } from "./move-mark.ts";
 import { turnDrawing, turnedSpot } from "./turn-drawing.ts";
@@ -110,8 +110,6 @@ function grainAt(scale: number): number {
 function spotsAbout(pictured: Pictured, turned: (p: PaperPoint) => Spot, { marks, box }: Drawing): Spot[] {
   // Beyond the sheet only what is marked there.
   const taped = pictured.signs.flatMap(({ sign }) => (sign.k === "taped" ? [turned(sign.at)] : []));
-  const onSheet = ({ x, y }: Spot) =>
-    x >= box.x - 0.5 && y >= box.y - 0.5 && x <= box.x + box.width + 0.5 && y <= box.y + box.height + 0.5;
   const named = [
     ...pictured.letters.map((l) => l.at),
     ...pictured.numbers.flatMap((n) => n.along),
@@ -135,7 +133,7 @@ function spotsAbout(pictured: Pictured, turned: (p: PaperPoint) => Spot, { marks
     }),
   ].map(turned);
   return [...named, ...marks.filter((m) => isNew(m) && m.id !== "sheet").flatMap(spotsOf)]
-    .filter(onSheet)
+    .filter((spot) => holds(box, spot, 0.5))
     .concat(taped);
 }
 
@@ -155,11 +153,7 @@ function frameFor(
   });
   const desk = DESK * textSize;
   // All there is to see: the sheet, and what is marked beyond it.
-  const all = boundsOf([
-    { x: sheet.x, y: sheet.y },
-    { x: sheet.x + sheet.width, y: sheet.y + sheet.height },
-    ...about,
-  ]);
+  const all = boundsOf([...cornersOf(sheet), ...about]);
   const wholeScale = scaleFor(all, desk);
   const near = about.length > 0 ? boundsOf(about) : all;
   const scale = Math.min(scaleFor(near, AROUND * textSize), wholeScale * MOST_GAIN);
@@ -183,10 +177,4 @@ function frameFor(
     scale,
   );
   return { scale, seen, isWhole: false };
-}
-
-function boundsOf(spots: readonly Spot[]): Box {
-  const [xs, ys] = [spots.map((p) => p.x), spots.map((p) => p.y)];
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }

@@ -1,4 +1,5 @@
 export { layAnswerPages } from "./answer-pages.ts";
+export { overlap } from "./box.ts";
 export { type CanvasSurface, canvasPen } from "./canvas-pen.ts";
 export { cardMark, isOlderMark, type MarkedCard } from "./card-mark.ts";
 export { type HandedOut, layCardPages } from "./card-pages.ts";
@@ -13,7 +14,7 @@ export { frameAt } from "./frame-at.ts";
 export { actsBegun, stepSigns } from "./frame-signs.ts";
 export type { Emphasis, Medium } from "./ink.ts";
 export { type ActSigns, labelMarks, signsByAct } from "./label-marks.ts";
-export { overlap, placeLabels } from "./label-places.ts";
+export { placeLabels } from "./label-places.ts";
 export type { Colour, Drawing, Ink, Mark, Spot } from "./mark.ts";
 export { strokeIdOf } from "./mark.ts";
 export { type MeasurePlaces, placeMeasures } from "./measure-places.ts";

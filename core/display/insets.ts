@@ -1,7 +1,8 @@
 import type { Pictured } from "../steps/index.ts";
+import { type Box, boundsOf, cornersOf, holds, middleOf, nearestIn } from "./box.ts";
 import { clipMarks } from "./clip-marks.ts";
 import { labelMarks, linesOf } from "./label-marks.ts";
-import { type Box, placeLabels, type Segment } from "./label-places.ts";
+import { placeLabels, type Segment } from "./label-places.ts";
 import type { Mark, Spot } from "./mark.ts";
 import type { SheetInPicture } from "./sheet-in-picture.ts";
 import { widthOfText } from "./text-width.ts";
@@ -45,14 +46,16 @@ export function magnify(
   let rest = pictured;
   for (const [k, cluster] of clusters.entries()) {
     const points = cluster.flatMap((i) => spots[i] ?? []);
-    const bounds = around(points, 0);
+    const bounds = boundsOf(points);
     const apart = nearest(points);
     const scale = Math.min(MOST, (APART * size) / Math.max(apart, size * 0.05));
-    const near = around(points, (PAD * size) / scale);
+    const near = boundsOf(points, (PAD * size) / scale);
     const says = new Set(cluster.flatMap((i) => pictured.letters[i]?.says ?? []));
     const mine: Pictured = {
       letters: pictured.letters.filter((l) => says.has(l.says)),
-      signs: pictured.signs.filter(({ sign }) => sign.k === "measure" && isIn(sign, view, near)),
+      signs: pictured.signs.filter(
+        ({ sign }) => sign.k === "measure" && [sign.from, sign.to].every((p) => holds(near, view.to(p))),
+      ),
       numbers: [],
       hides: [],
       light: [],
@@ -70,7 +73,11 @@ export function magnify(
       width: width / scale,
       height: height / scale,
     };
-    const box = freeCorner(width, height, view, lines, spots, [...taken, around(points, PAD * size * 0.5)]);
+    const box = freeCorner({ width, height }, boundsOf(points, PAD * size * 0.5), view.area, {
+      lines,
+      points: spots,
+      taken,
+    });
     if (!box) continue;
     taken.push(box);
     const to = ({ x, y }: Spot): Spot => ({
@@ -94,24 +101,13 @@ export function magnify(
     });
     out.push(
       frame("source", source, null),
-      ...ties(`${id}#inset-${k}-tie`, source, box, size),
+      tie(`${id}#inset-${k}-tie`, source, box, size),
       frame("box", box, "sheet"),
       ...inside,
       ...labelMarks(mine, glass, inside, { id: `${id}#inset-${k}` }),
     );
   }
   return { marks: out, boxes: taken, rest };
-}
-
-function isIn(
-  sign: { from: Parameters<SheetInPicture["to"]>[0]; to: Parameters<SheetInPicture["to"]>[0] },
-  view: SheetInPicture,
-  box: Box,
-): boolean {
-  return [sign.from, sign.to].every((p) => {
-    const { x, y } = view.to(p);
-    return x >= box.x && y >= box.y && x <= box.x + box.width && y <= box.y + box.height;
-  });
 }
 
 /** Indices of spots in groups: a spot nearer to one of a group than `near` belongs to it. */
@@ -141,39 +137,29 @@ function nearest(points: readonly Spot[]): number {
   return least;
 }
 
-function around(points: readonly Spot[], pad: number): Box {
-  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
-  const [x0, y0] = [Math.min(...xs) - pad, Math.min(...ys) - pad];
-  return { x: x0, y: y0, width: Math.max(...xs) + pad - x0, height: Math.max(...ys) + pad - y0 };
-}
-
-function cornersOf({ x, y, width, height }: Box): Spot[] {
-  return [
-    { x, y },
-    { x: x + width, y },
-    { x: x + width, y: y + height },
-    { x, y: y + height },
-  ];
-}
-
 const GRID = 9;
 /** A glass that would cover more than this, in what labels pay for it, is left out. */
 const MOST_COVERED = 60;
 
-/** Where a box of this size covers least of what the picture is about; null where it would cover too much of it. */
+/** What a glass must not cover. */
+interface InTheWay {
+  readonly lines: readonly Segment[];
+  readonly points: readonly Spot[];
+  readonly taken: readonly Box[];
+}
+
+/**
+ * Where a box of this size, rather near what it magnifies, covers least of what the picture is about; null where it would
+ * cover too much of it.
+ */
 function freeCorner(
-  width: number,
-  height: number,
-  { area }: SheetInPicture,
-  lines: readonly Segment[],
-  points: readonly Spot[],
-  taken: readonly Box[],
+  { width, height }: Pick<Box, "width" | "height">,
+  magnified: Box,
+  area: Box,
+  { lines, points, taken }: InTheWay,
 ): Box | null {
   if (width > area.width * 0.45 || height > area.height * 0.55) return null;
-  const last = taken[taken.length - 1];
-  const anchor = last
-    ? { x: last.x + last.width / 2, y: last.y + last.height / 2 }
-    : { x: area.x, y: area.y };
+  const anchor = middleOf(magnified);
   const spots = Array.from({ length: GRID * GRID }, (_, k) => {
     const [i, j] = [k % GRID, Math.floor(k / GRID)];
     const off = Math.min(i, GRID - 1 - i) + Math.min(j, GRID - 1 - j);
@@ -181,24 +167,21 @@ function freeCorner(
       x: area.x + width / 2 + ((area.width - width) * i) / (GRID - 1),
       y: area.y + height / 2 + ((area.height - height) * j) / (GRID - 1),
     };
-    // Corners first, and rather near what is magnified.
+    // Corners first.
     return { at, cost: off * 0.5 + (8 * Math.hypot(at.x - anchor.x, at.y - anchor.y)) / area.width };
   });
-  const [placed] = placeLabels([{ width, height, anchor, spots }], { lines, points, area, taken, air: 0 });
+  const [placed] = placeLabels([{ width, height, anchor, spots }], {
+    lines,
+    points,
+    area,
+    taken: [...taken, magnified],
+    air: 0,
+  });
   return placed && placed.cost < MOST_COVERED ? placed.box : null;
 }
 
 /** A thin line from the place to its glass. */
-function ties(id: string, source: Box, box: Box, size: number): Mark[] {
-  const a = { x: source.x + source.width / 2, y: source.y + source.height / 2 };
-  const b = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-  const from = {
-    x: Math.min(Math.max(b.x, source.x), source.x + source.width),
-    y: Math.min(Math.max(b.y, source.y), source.y + source.height),
-  };
-  const to = {
-    x: Math.min(Math.max(a.x, box.x), box.x + box.width),
-    y: Math.min(Math.max(a.y, box.y), box.y + box.height),
-  };
-  return [{ kind: "path", id, points: [from, to], closed: false, ink: signInk(size, "quiet"), fill: null }];
+function tie(id: string, source: Box, box: Box, size: number): Mark {
+  const points = [nearestIn(source, middleOf(box)), nearestIn(box, middleOf(source))];
+  return { kind: "path", id, points, closed: false, ink: signInk(size, "quiet"), fill: null };
 }

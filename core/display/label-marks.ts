@@ -1,8 +1,9 @@
 import type { Pictured } from "../steps/index.ts";
-import { clipMarks, spanInside } from "./clip-marks.ts";
+import { type Box, holds, middleOf, nearestIn, spanInside } from "./box.ts";
+import { clipMarks } from "./clip-marks.ts";
 import { isNew } from "./draw-state.ts";
 import { longestDrawn } from "./drawn-stretch.ts";
-import { type Box, placeLabels, type Segment } from "./label-places.ts";
+import { placeLabels, type Segment } from "./label-places.ts";
 import type { Mark, Spot } from "./mark.ts";
 import { drawWith, type Pen } from "./pen.ts";
 import type { SheetInPicture } from "./sheet-in-picture.ts";
@@ -87,11 +88,11 @@ export function signsByAct(
       if (seen.length > 0) group(acts[0] ?? 0).written.push(numberAt(`${id}#number-${n}`, n, seen, size));
     }
   for (const { act, says, at } of pictured.letters)
-    group(act).written.push(letterAt(`${id}#letter-${says}`, says, within(view.to(at), view.area), size));
+    group(act).written.push(letterAt(`${id}#letter-${says}`, says, nearestIn(view.area, view.to(at)), size));
   const place = {
     view,
     newLines,
-    middle: middleOf([...newLines.flatMap((s) => [s.a, s.b]), ...points], view),
+    middle: meanOf([...newLines.flatMap((s) => [s.a, s.b]), ...points], view),
     setOff: [],
     named: new Set<string>(),
     isFirst,
@@ -120,18 +121,10 @@ export function signsByAct(
 function seenOf(spots: readonly Spot[], area: Box): readonly Spot[] {
   const [a, b] = [spots[0], spots[spots.length - 1]];
   if (!a || !b) return [];
-  if (spots.length === 1) return [within(a, area)];
+  if (spots.length === 1) return [nearestIn(area, a)];
   const span = spanInside(a, b, area);
   const at = (t: number) => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
-  return span ? span.map(at) : [within(a, area)];
-}
-
-/** A place beyond what is seen is shown at its edge. */
-function within({ x, y }: Spot, area: Box): Spot {
-  return {
-    x: Math.min(Math.max(x, area.x), area.x + area.width),
-    y: Math.min(Math.max(y, area.y), area.y + area.height),
-  };
+  return span ? span.map(at) : [nearestIn(area, a)];
 }
 
 function leaderMark(id: string, points: readonly [Spot, Spot], size: number): Mark {
@@ -202,11 +195,10 @@ function numberAt(id: string, n: number, along: readonly Spot[], size: number): 
   };
 }
 
-function middleOf(spots: readonly Spot[], { area }: SheetInPicture): Spot {
-  const inside = spots.filter(
-    (p) => p.x >= area.x && p.y >= area.y && p.x <= area.x + area.width && p.y <= area.y + area.height,
-  );
-  if (inside.length === 0) return { x: area.x + area.width / 2, y: area.y + area.height / 2 };
+/** The mean of the places that are seen; with none, the middle of what is seen. */
+function meanOf(spots: readonly Spot[], { area }: SheetInPicture): Spot {
+  const inside = spots.filter((spot) => holds(area, spot));
+  if (inside.length === 0) return middleOf(area);
   const sum = inside.reduce((s, p) => ({ x: s.x + p.x, y: s.y + p.y }), { x: 0, y: 0 });
   return { x: sum.x / inside.length, y: sum.y / inside.length };
 }

@@ -1,13 +1,6 @@
 import Flatbush from "flatbush";
+import { type Box, nearestIn, overlap, spanInside } from "./box.ts";
 import type { Spot } from "./mark.ts";
-
-/** An upright box, in the drawing's unit. */
-export interface Box {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
 
 /** Something to be written near a place, with the places it may stand at, best first. */
 export interface Label {
@@ -17,8 +10,6 @@ export interface Label {
   readonly anchor: Spot;
   /** Middles of its box. */
   readonly spots: readonly { readonly at: Spot; readonly cost: number }[];
-  /** Standing on a line is what it is made for, such as a ring with a number. */
-  readonly onLines?: boolean;
 }
 
 export interface PlacedLabel {
@@ -83,16 +74,9 @@ export function placeLabels(labels: readonly Label[], obstacles: Obstacles): Pla
   });
 }
 
-function nearestIn(box: Box, { x, y }: Spot): Spot {
-  return {
-    x: Math.min(Math.max(x, box.x), box.x + box.width),
-    y: Math.min(Math.max(y, box.y), box.y + box.height),
-  };
-}
-
 interface Costs {
   /** What it costs to write in a box, whoever else has been placed. */
-  readonly of: (box: Box, onLines: boolean) => number;
+  readonly of: (box: Box) => number;
 }
 
 function costsOf({ lines, points, area, air }: Obstacles): Costs {
@@ -105,21 +89,21 @@ function costsOf({ lines, points, area, air }: Obstacles): Costs {
     return [x, y, x, y];
   });
   return {
-    of: (box, mayCross) => {
-      const [x0, y0, x1, y1] = [
-        box.x - air,
-        box.y - air,
-        box.x + box.width + air,
-        box.y + box.height + air,
-      ] as const;
+    of: (box) => {
+      const airy = {
+        x: box.x - air,
+        y: box.y - air,
+        width: box.width + 2 * air,
+        height: box.height + 2 * air,
+      };
+      const [x0, y0, x1, y1] = [airy.x, airy.y, airy.x + airy.width, airy.y + airy.height] as const;
       let cost = 0;
       if (x0 < area.x || y0 < area.y || x1 > area.x + area.width || y1 > area.y + area.height)
         cost += OUTSIDE;
       for (const i of onPoints?.search(x0, y0, x1, y1) ?? []) if (points[i]) cost += OVER_POINT;
-      if (mayCross) return cost;
       for (const i of onLines?.search(x0, y0, x1, y1) ?? []) {
         const line = lines[i];
-        if (line && crosses(line, x0, y0, x1, y1)) cost += line.weight;
+        if (line && spanInside(line.a, line.b, airy)) cost += line.weight;
       }
       return cost;
     },
@@ -137,25 +121,6 @@ function indexOf(
   return index;
 }
 
-/** Whether a segment passes through a box: Liang and Barsky's clipping (1984), as far as the answer. */
-function crosses({ a, b }: Segment, x0: number, y0: number, x1: number, y1: number): boolean {
-  let [from, to] = [0, 1];
-  for (const [p, d, lo, hi] of [
-    [a.x, b.x - a.x, x0, x1],
-    [a.y, b.y - a.y, y0, y1],
-  ] as const) {
-    if (d === 0) {
-      if (p < lo || p > hi) return false;
-      continue;
-    }
-    const [s, t] = [(lo - p) / d, (hi - p) / d];
-    from = Math.max(from, Math.min(s, t));
-    to = Math.min(to, Math.max(s, t));
-    if (from > to) return false;
-  }
-  return true;
-}
-
 interface Choice {
   readonly box: Box;
   readonly cost: number;
@@ -171,7 +136,7 @@ function best(label: Label, others: readonly Box[], costs: Costs): Choice {
     const box = boxAround(at, label);
     let cost = extra;
     for (const other of others) if (overlap(box, other)) cost += OVER_LABEL;
-    if (cost < chosen.cost) cost += costs.of(box, label.onLines ?? false);
+    if (cost < chosen.cost) cost += costs.of(box);
     if (cost < chosen.cost - 1e-9) chosen = { box, cost, isFar };
   };
   for (const { at, cost } of label.spots) consider(at, cost, false);
@@ -192,9 +157,4 @@ function best(label: Label, others: readonly Box[], costs: Costs): Choice {
 
 function boxAround({ x, y }: Spot, { width, height }: Label): Box {
   return { x: x - width / 2, y: y - height / 2, width, height };
-}
-
-/** Whether two boxes share more than an edge. */
-export function overlap(a: Box, b: Box): boolean {
-  return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 }

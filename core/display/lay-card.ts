@@ -1,7 +1,7 @@
 import { formatClock } from "../base/index.ts";
+import type { Box } from "./box.ts";
 import type { Card } from "./cards.ts";
 import { type Explained, explainStep, type SheetToExplain } from "./explain-step.ts";
-import type { Box } from "./label-places.ts";
 import type { Colour, Drawing, Mark, Spot } from "./mark.ts";
 import { carryMarks } from "./move-mark.ts";
 import { LEADING, type MeasureText, wrap } from "./page.ts";

@@ -1,6 +1,7 @@
 import type { MeasureSign } from "../told/index.ts";
+import { type Box, middleOf } from "./box.ts";
 import { linesOf } from "./label-marks.ts";
-import { type Box, placeLabels } from "./label-places.ts";
+import { placeLabels } from "./label-places.ts";
 import type { Mark, Spot } from "./mark.ts";
 import type { SheetInPicture } from "./sheet-in-picture.ts";
 import { addSign } from "./sign-marks.ts";
@@ -24,7 +25,7 @@ export function placeMeasures(
   id: string,
 ): MeasurePlaces {
   const signs: Signs = { marks: [], written: [], points: [...points], lines: [] };
-  const middle = points[0] ?? { x: view.area.x + view.area.width / 2, y: view.area.y + view.area.height / 2 };
+  const middle = points[0] ?? middleOf(view.area);
   const place = { view, signs, newLines: [], middle, setOff: [], named: new Set<string>(), isFirst: false };
   for (const [i, sign] of measures.entries()) addSign(`${id}/${i}`, sign, place);
   const placed = placeLabels(

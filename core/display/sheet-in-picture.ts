@@ -1,6 +1,6 @@
 import type { PaperPoint } from "../geometry/index.ts";
 import type { Sheet } from "../view/index.ts";
-import type { Box } from "./label-places.ts";
+import type { Box } from "./box.ts";
 import type { Spot } from "./mark.ts";
 
 /** How a sheet lies in a picture, and how large signs and letters are in it. */

@@ -1,8 +1,8 @@
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import type { MeasureSign, Sign } from "../told/index.ts";
-import { spanInside } from "./clip-marks.ts";
+import { holds, spanInside } from "./box.ts";
 import { longestDrawn } from "./drawn-stretch.ts";
-import type { Box, Segment } from "./label-places.ts";
+import type { Segment } from "./label-places.ts";
 import type { Mark, Spot } from "./mark.ts";
 import type { SheetInPicture } from "./sheet-in-picture.ts";
 import { CAP_HEIGHT, widthOfText } from "./text-width.ts";
@@ -162,7 +162,7 @@ function setOff(
       const ends = at(out, sign);
       const busy = taken.filter((t) => near(t, ends, view.textSize * 0.8)).length * 10;
       const along = newLines.filter((s) => near(s, ends, view.textSize * 0.35)).length * 2;
-      const beyond = ends.some((e) => !isIn(e, view.area)) ? 6 : 0;
+      const beyond = ends.some((e) => !holds(view.area, e)) ? 6 : 0;
       return { ends, cost: busy + along + beyond + k + i * 1.5 };
     }),
   );
@@ -171,10 +171,6 @@ function setOff(
   for (const [i, [from, to]] of [[a, best.ends[0]] as const, [b, best.ends[1]] as const].entries())
     addLine(signs, `${id}#out-${i}`, [from, to], signInk(view.textSize, "quiet"));
   return best.ends;
-}
-
-function isIn({ x, y }: Spot, { x: left, y: top, width, height }: Box): boolean {
-  return x >= left && y >= top && x <= left + width && y <= top + height;
 }
 
 /** The middle of the sheet for a length along one of its edges. */
@@ -299,7 +295,7 @@ function addAim(id: string, sign: Extract<Sign, { k: "aim" }>, place: SignPlace)
   if (to > size * 0.8) signs.marks.push(head(`${id}#head`, at(to * HEAD_AT), ux, uy, size));
   if (named.has(sign.called)) return;
   named.add(sign.called);
-  const inside = isIn(b, view.area);
+  const inside = holds(view.area, b);
   const text = inside ? sign.called : `${sign.called}${place.isFirst && sign.off ? `, ${sign.off}` : ""}`;
   const [w, h] = [(widthOfText(text) * size) / 2, (CAP_HEIGHT * size) / 2];
   if (inside) {
@@ -411,7 +407,7 @@ function addRuler(id: string, sign: Extract<Sign, { k: "ruler" }>, place: SignPl
     fill: null,
   });
   const pivot = sign.pivot && view.to(sign.pivot);
-  if (pivot && isIn(pivot, view.area))
+  if (pivot && holds(view.area, pivot))
     signs.marks.push(
       ring(`${id}#pivot`, pivot, size * 0.42, { ...signInk(size), dash: [size * 0.16, size * 0.12] }),
     );

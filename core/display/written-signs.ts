@@ -1,4 +1,5 @@
-import type { Box, Label, Segment } from "./label-places.ts";
+import type { Box } from "./box.ts";
+import type { Label, Segment } from "./label-places.ts";
 import type { Colour, Ink, Mark, Spot } from "./mark.ts";
 import { CAP_HEIGHT, widthOfText } from "./text-width.ts";
 
