@@ -1,7 +1,8 @@
 import type { AgeBand } from "../plan/index.ts";
+import type { CardStyle } from "./card-block.ts";
 import type { Card } from "./cards.ts";
 import type { SheetToExplain } from "./explain-step.ts";
-import { type CardStyle, layCard } from "./lay-card.ts";
+import { layCard } from "./lay-card.ts";
 import type { Drawing, Mark, Spot } from "./mark.ts";
 import { type HandOut, MARGIN_MM, type MeasureText, PAGE_MM } from "./page.ts";
 

@@ -8,7 +8,7 @@ import type { Mark, Spot } from "./mark.ts";
 import { drawWith, type Pen } from "./pen.ts";
 import type { SheetInPicture } from "./sheet-in-picture.ts";
 import { addSign } from "./sign-marks.ts";
-import { CAP_HEIGHT, widthOfText } from "./text-width.ts";
+import { CAP_HEIGHT, halfOfText } from "./text-width.ts";
 import {
   ring,
   type Signs,
@@ -143,7 +143,7 @@ const LETTER_REACHES = [
 const LETTER_WAYS = 24;
 
 function letterAt(id: string, says: string, at: Spot, size: number): Written {
-  const [w, h] = [(widthOfText(says) * size) / 2, (CAP_HEIGHT * size) / 2];
+  const [w, h] = halfOfText(says, size);
   const reaches = LETTER_REACHES.map(([out, cost]) => [out * size, cost] as const);
   return writtenText(id, says, size, at, spotsAround(at, reaches, w, h, LETTER_WAYS));
 }

@@ -36,3 +36,8 @@ export function widthOfText(text: string): number {
 
 /** Height of capitals and figures, in the text's size. */
 export const CAP_HEIGHT = 0.645;
+
+/** Half the width and half the height of a line of bold text of this size. */
+export function halfOfText(text: string, size: number): readonly [width: number, height: number] {
+  return [(widthOfText(text) * size) / 2, (CAP_HEIGHT * size) / 2];
+}
