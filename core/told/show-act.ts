@@ -1,16 +1,21 @@
 import { formatLength } from "../base/index.ts";
-import type { SheetEdge } from "../drafter/index.ts";
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
-import type { Sheet } from "../view/index.ts";
-import { type Manner, sayName, sayReading } from "./say-names.ts";
+import { sayName, sayReading } from "./say-names.ts";
 import type { MeasureSign, Sign } from "./signs.ts";
-import type { Act, EdgeMark, FromEdgeRead, LineRef, Name, Reading, Ruled, Toward, Where } from "./told.ts";
-
-/** What showing an act looks at: where its names lie on the paper, and how lengths are said. */
-export interface Shown {
-  readonly at: (name: Name) => PaperPoint | null;
-  readonly manner: Manner;
-}
+import type { Act, Name, Reading, Ruled, Where } from "./told.ts";
+import {
+  alongOf,
+  edgeEnd,
+  edgeStart,
+  endsOf,
+  onEdge,
+  past,
+  ruledEnds,
+  SAME_MM,
+  type Shown,
+  STRETCH_MM,
+  WAY,
+} from "./told-on-paper.ts";
 
 /** The signs of an act. What lies nowhere on the paper shows none. */
 export function showAct(act: Act, shown: Shown): Sign[] {
@@ -39,85 +44,6 @@ export function showAct(act: Act, shown: Shown): Sign[] {
     default:
       return [];
   }
-}
-
-/**
- * The place of an act in a picture, where its number stands: its first line from where it begins, a mark, a stretch to
- * shade. Empty for what is done to the whole sheet.
- */
-export function placeOfAct(act: Act, shown: Shown): readonly PaperPoint[] {
-  const found = (names: readonly (Name | null | undefined)[]) =>
-    names.flatMap((n) => (n && shown.at(n)) || []);
-  switch (act.do) {
-    case "mark":
-      return found(act.at.slice(0, 1).map((m) => m.gives));
-    case "rule":
-      for (const line of act.lines) {
-        const ends = ruledEnds(line, shown);
-        if (ends) return ends;
-      }
-      return [];
-    case "go-over":
-      for (const stretch of act.lines) {
-        if (stretch.k === "ends") return found([stretch.a, stretch.b]);
-        const ends = endsOf(stretch.line, shown);
-        if (ends) return ends;
-      }
-      return [];
-    case "curve":
-      return found(act.curves[0]?.through ?? []);
-    case "fill": {
-      const ring = act.pieces[0]?.outer;
-      if (ring?.k === "corners") return [...middleOf(found(ring.at))];
-      return ring?.k === "dash" ? found([ring.a, ring.b]) : [];
-    }
-    case "template":
-      return found([act.at[0]?.corner, act.at[0]?.gives[0]]);
-    case "inset":
-      return found(act.tile.slice(0, 2));
-    case "slide":
-      return found(act.gives);
-    case "circle":
-    case "leave":
-      return found(act.at.slice(0, 1));
-    case "repeat":
-      for (const one of act.acts) {
-        const place = placeOfAct(one, shown);
-        if (place.length > 0) return place;
-      }
-      return [];
-    case "fold": {
-      const { widthMm: w, heightMm: h } = shown.manner.sheet;
-      return act.across === "width"
-        ? [
-            { xMm: w / 2, yMm: 0 },
-            { xMm: w / 2, yMm: h },
-          ]
-        : [
-            { xMm: 0, yMm: h / 2 },
-            { xMm: w, yMm: h / 2 },
-          ];
-    }
-    default:
-      return [];
-  }
-}
-
-function middleOf(points: readonly PaperPoint[]): readonly PaperPoint[] {
-  if (points.length === 0) return [];
-  const sum = points.reduce((s, p) => ({ xMm: s.xMm + p.xMm, yMm: s.yMm + p.yMm }), { xMm: 0, yMm: 0 });
-  return [{ xMm: sum.xMm / points.length, yMm: sum.yMm / points.length }];
-}
-
-/** Where a ruled line begins and ends, as far as it is told. */
-function ruledEnds(line: Ruled<Name>, shown: Shown): readonly [PaperPoint, PaperPoint] | null {
-  const from = (line.givesBegin && shown.at(line.givesBegin)) || shown.at(line.from);
-  const along = from && alongOf(line.toward, from, shown);
-  if (!from || !along) return null;
-  const { end } = line;
-  const to = line.gives ? shown.at(line.gives) : end.k === "at" ? shown.at(end.at) : null;
-  if (to) return [from, to];
-  return [from, past(from, along, end.k === "length" ? end.reading.exactMm : STRETCH_MM)];
 }
 
 function measure(
@@ -175,9 +101,6 @@ function showRow(at: readonly { gives: Name; where: Where<Name> }[], shown: Show
   return [{ k: "row", from: first.start, marks, byEye }];
 }
 
-/** Two starts nearer than this are one, in mm. */
-const SAME_MM = 0.02;
-
 function readingIn(where: Where<Name>): Reading | null {
   switch (where.k) {
     case "along":
@@ -218,95 +141,6 @@ function showWhere(gives: Name, where: Where<Name>, shown: Shown): Sign[] {
   // Along the line itself the length would cover it.
   const beside = where.k !== "line-edge" || where.line.k === "horizon";
   return start && reading ? [measure(start, at, reading, shown, beside)] : [];
-}
-
-/** The place on an edge from which a distance to a point is taken. */
-function onEdge({ edge }: FromEdgeRead, at: PaperPoint, { widthMm: w, heightMm: h }: Sheet): PaperPoint {
-  switch (edge) {
-    case "left":
-      return { ...at, xMm: 0 };
-    case "right":
-      return { ...at, xMm: w };
-    case "top":
-      return { ...at, yMm: 0 };
-    case "bottom":
-      return { ...at, yMm: h };
-  }
-}
-
-function cornerAt(across: SheetEdge, down: SheetEdge, { widthMm: w, heightMm: h }: Sheet): PaperPoint {
-  return { xMm: across === "left" ? 0 : w, yMm: down === "top" ? 0 : h };
-}
-
-function edgeStart({ edge, from }: EdgeMark, sheet: Sheet): PaperPoint {
-  return edge === "left" || edge === "right" ? cornerAt(edge, from, sheet) : cornerAt(from, edge, sheet);
-}
-
-function edgeEnd(mark: EdgeMark, sheet: Sheet): PaperPoint {
-  const start = edgeStart(mark, sheet);
-  const mm = mark.reading.exactMm;
-  switch (mark.from) {
-    case "left":
-      return { ...start, xMm: start.xMm + mm };
-    case "right":
-      return { ...start, xMm: start.xMm - mm };
-    case "top":
-      return { ...start, yMm: start.yMm + mm };
-    case "bottom":
-      return { ...start, yMm: start.yMm - mm };
-  }
-}
-
-const WAY = { up: [0, -1], down: [0, 1], left: [-1, 0], right: [1, 0] } as const;
-
-/** Where the ruler lies from a place, as a step of 1 mm along it. */
-function alongOf(toward: Toward<Name>, from: PaperPoint, shown: Shown): readonly [number, number] | null {
-  const unit = (a: PaperPoint, b: PaperPoint): readonly [number, number] | null => {
-    const mm = distanceMm(a, b);
-    return mm > SAME_MM ? [(b.xMm - a.xMm) / mm, (b.yMm - a.yMm) / mm] : null;
-  };
-  switch (toward.k) {
-    case "way":
-      return WAY[toward.way];
-    case "point": {
-      const at = shown.at(toward.at);
-      return at && unit(from, at);
-    }
-    case "away": {
-      const at = shown.at(toward.from);
-      return at && unit(at, from);
-    }
-    case "parallel": {
-      const ends = endsOf(toward.to, shown);
-      return ends && unit(...ends);
-    }
-    case "slope": {
-      const [x, y] = [WAY[toward.acrossWay][0], WAY[toward.upWay][1]];
-      const [dx, dy] = [x * toward.across.exactMm, y * toward.up.exactMm];
-      const mm = Math.hypot(dx, dy);
-      return [dx / mm, dy / mm];
-    }
-    case "edge-mark":
-      return unit(from, edgeEnd(toward.mark, shown.manner.sheet));
-  }
-}
-
-/** How long a stretch stands for a line that is only known by where it starts and goes, mm. */
-const STRETCH_MM = 40;
-
-function endsOf(line: LineRef<Name>, shown: Shown): readonly [PaperPoint, PaperPoint] | null {
-  if (line.k === "ends") {
-    const [a, b] = [shown.at(line.a), shown.at(line.b)];
-    return a && b ? [a, b] : null;
-  }
-  if (line.k !== "from") return null;
-  const from = shown.at(line.at);
-  const along = from && alongOf(line.toward, from, shown);
-  return from && along ? [from, past(from, along, STRETCH_MM)] : null;
-}
-
-function past(from: PaperPoint, [x, y]: readonly [number, number], mm: number): PaperPoint {
-  return { xMm: from.xMm + x * mm, yMm: from.yMm + y * mm };
 }
 
 /** Lengths of ruled lines, and what is laid off to aim them; alike lengths of a family are told once. */
