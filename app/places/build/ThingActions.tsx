@@ -29,31 +29,22 @@ export const ThingActions = memo(function ThingActions({
   const { ids, only } = chosen;
   const things = lesson.objects.filter((o) => ids.includes(o.id));
   const all = (field: "hidden" | "locked") => things.every((o) => o[field] === true);
+  /** Nothing to change leaves an action greyed out. */
+  const doing = (changes: readonly Change[] | null, then?: () => void) => ({
+    disabled: changes === null,
+    onClick: () => {
+      if (!changes) return;
+      commit(changes);
+      then?.();
+    },
+  });
   const button = (label: string, changes: readonly Change[] | null, then?: () => void) => (
-    <Button
-      key={label}
-      size="compact-sm"
-      variant="default"
-      disabled={changes === null}
-      onClick={() => {
-        if (!changes) return;
-        commit(changes);
-        then?.();
-      }}
-    >
+    <Button key={label} size="compact-sm" variant="default" {...doing(changes, then)}>
       {label}
     </Button>
   );
   const rare = (label: string, changes: readonly Change[] | null, then?: () => void) => (
-    <Menu.Item
-      key={label}
-      disabled={changes === null}
-      onClick={() => {
-        if (!changes) return;
-        commit(changes);
-        then?.();
-      }}
-    >
+    <Menu.Item key={label} {...doing(changes, then)}>
       {label}
     </Menu.Item>
   );
