@@ -6,6 +6,8 @@ import type { Spot } from "./mark.ts";
 export interface Label {
   readonly width: number;
   readonly height: number;
+  /** How far it reaches up and down out of its box: nothing else is written there. */
+  readonly over?: readonly [up: number, down: number];
   /** What it belongs to: a leader goes there when it stands too far off. */
   readonly anchor: Spot;
   /** Middles of its box. */
@@ -52,15 +54,16 @@ const SECOND_LOOKS = 2;
 
 /**
  * Places for labels, each where it covers least: never another label or a point where that can be helped, lines as few as
- * can be. Labels are placed in the given order and then look again, so the same input always gets the same places.
+ * can be. Labels are placed in the given order and then look again; at last one with no place near may take another's. The
+ * same input always gets the same places.
  * Lines are looked up in a packed R-tree (Hilbert-sorted; Kamel and Faloutsos, "On packing R-trees", 1993).
  */
 export function placeLabels(labels: readonly Label[], obstacles: Obstacles): PlacedLabel[] {
   const costs = costsOf(obstacles);
   const placed: Choice[] = [];
-  const others = (k: number) => [
+  const others = (...but: readonly number[]) => [
     ...(obstacles.taken ?? []),
-    ...placed.flatMap((p, i) => (i === k ? [] : [p.box])),
+    ...placed.flatMap((p, i) => (but.includes(i) ? [] : [wholeOf(p.box, labels[i])])),
   ];
   for (const [k, label] of labels.entries()) placed[k] = best(label, others(k), costs);
   for (let look = 0; look < SECOND_LOOKS; look++)
@@ -68,6 +71,31 @@ export function placeLabels(labels: readonly Label[], obstacles: Obstacles): Pla
       const now = placed[k];
       if (now && now.cost > 0) placed[k] = best(label, others(k), costs);
     }
+
+  /** A label with no place near takes that of another, where this one loses less than the first gains. */
+  const takePlace = (k: number, label: Label, far: Choice): void => {
+    for (const { at, cost } of label.spots) {
+      const box = boxAround(at, label);
+      const whole = wholeOf(box, label);
+      const inIt = placed.flatMap((p, i) =>
+        i !== k && overlap(wholeOf(p.box, labels[i]), whole) ? [i] : [],
+      );
+      const [j = k] = inIt;
+      const [other, there] = [labels[j], placed[j]];
+      if (inIt.length !== 1 || !other || !there) continue;
+      if ((obstacles.taken ?? []).some((b) => overlap(b, whole))) continue;
+      const near = cost + costs.of(box);
+      const moved = best(other, [...others(j, k), whole], costs);
+      if (near + moved.cost >= far.cost + there.cost - 1e-9) continue;
+      placed[k] = { box, cost: near, isFar: false };
+      placed[j] = moved;
+      return;
+    }
+  };
+  for (const [k, label] of labels.entries()) {
+    const now = placed[k];
+    if (now && now.cost >= PER_LEADER) takePlace(k, label, now);
+  }
   return placed.map(({ box, cost, isFar }, k) => {
     const anchor = labels[k]?.anchor;
     return { box, cost, leader: isFar && anchor ? [anchor, nearestIn(box, anchor)] : null };
@@ -135,7 +163,7 @@ function best(label: Label, others: readonly Box[], costs: Costs): Choice {
     if (extra >= chosen.cost) return;
     const box = boxAround(at, label);
     let cost = extra;
-    for (const other of others) if (overlap(box, other)) cost += OVER_LABEL;
+    for (const other of others) if (overlap(wholeOf(box, label), other)) cost += OVER_LABEL;
     if (cost < chosen.cost) cost += costs.of(box);
     if (cost < chosen.cost - 1e-9) chosen = { box, cost, isFar };
   };
@@ -153,6 +181,12 @@ function best(label: Label, others: readonly Box[], costs: Costs): Choice {
       consider(at, PER_LEADER + ring, true);
     }
   return chosen;
+}
+
+/** A label's box with what reaches out of it. */
+function wholeOf(box: Box, label: Label | undefined): Box {
+  const [up, down] = label?.over ?? [0, 0];
+  return { ...box, y: box.y - up, height: box.height + up + down };
 }
 
 function boxAround({ x, y }: Spot, { width, height }: Label): Box {

@@ -13,6 +13,9 @@ export interface MeasurePlaces {
   readonly boxes: readonly Box[];
 }
 
+/** A field reaches so far over the figures in it, up and down, in text sizes. */
+const FIELD_OVER = 0.42;
+
 /**
  * Dimension lines with free places for their readings, for numbers that are typed on the sheet itself. `says` of a measure
  * is what its place must have room for; `points` stay in sight.
@@ -28,8 +31,9 @@ export function placeMeasures(
   const middle = points[0] ?? middleOf(view.area);
   const place = { view, signs, newLines: [], middle, setOff: [], named: new Set<string>(), isFirst: false };
   for (const [i, sign] of measures.entries()) addSign(`${id}/${i}`, sign, place);
+  const over = FIELD_OVER * view.textSize;
   const placed = placeLabels(
-    signs.written.map((w) => w.label),
+    signs.written.map(({ label }) => ({ ...label, over: [over, over] as const })),
     {
       lines: [...linesOf(marks), ...signs.lines],
       points: signs.points,

@@ -41,3 +41,10 @@ export const CAP_HEIGHT = 0.645;
 export function halfOfText(text: string, size: number): readonly [width: number, height: number] {
   return [(widthOfText(text) * size) / 2, (CAP_HEIGHT * size) / 2];
 }
+
+const BELOW_THE_LINE = /[gjpqyQ,;()\u2044\u00bc-\u00be\u2150-\u215e]/;
+
+/** How far a line of text reaches below the line it stands on, in its size. */
+export function descentOf(text: string): number {
+  return BELOW_THE_LINE.test(text) ? 0.16 : 0;
+}

@@ -1,7 +1,7 @@
 import type { Box } from "./box.ts";
 import type { Label, Segment } from "./label-places.ts";
 import type { Colour, Ink, Mark, Spot } from "./mark.ts";
-import { CAP_HEIGHT, widthOfText } from "./text-width.ts";
+import { CAP_HEIGHT, descentOf, widthOfText } from "./text-width.ts";
 
 /** A label that looks for a place, and what is drawn where it finds one. */
 export interface Written {
@@ -47,7 +47,7 @@ export function writtenText(
 ): Written {
   const [width, height] = [widthOfText(text) * size, CAP_HEIGHT * size];
   return {
-    label: { width, height, anchor, spots },
+    label: { width, height, over: [0, descentOf(text) * size], anchor, spots },
     draw: (box) => [
       {
         kind: "text",

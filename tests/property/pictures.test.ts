@@ -20,6 +20,14 @@ type Text = Extract<Mark, { kind: "text" }>;
 
 const textsOf = ({ marks }: Drawing): Text[] => marks.flatMap((m) => (m.kind === "text" ? [m] : []));
 
+/** Commas, brackets and the strokes of fractions reach this far below the line, in sizes: measured on the printed page. */
+const DESCENT = 0.15;
+const DESCENDS = /[gjpqy,()\u2044\u00bc-\u00be]/;
+
+function descentOf(text: Text | undefined): number {
+  return text && DESCENDS.test(text.lines[0] ?? "") ? DESCENT * text.size : 0;
+}
+
 /** The box of a label's capitals and figures; cap height of the typeface as its maker states it: 644 of 1000. */
 function boxOf({ at, lines, size, weight }: Text) {
   const width = measureText(lines[0] ?? "", size, weight);
@@ -37,6 +45,7 @@ interface Count {
 function check(step: Step, drawing: Drawing, count: Count): void {
   const texts = textsOf(drawing);
   const boxes = texts.map(boxOf);
+  const whole = boxes.map((b, i) => ({ ...b, height: b.height + descentOf(texts[i]) }));
   const wrong = (what: string) => count.faults.push(`${step.id}: ${what}`);
   count.pictures++;
   count.labels += texts.length;
@@ -44,8 +53,8 @@ function check(step: Step, drawing: Drawing, count: Count): void {
   const dots = drawing.marks.flatMap((m) => (m.kind === "dot" ? [{ ...m.at, width: 0, height: 0 }] : []));
   for (const [i, a] of boxes.entries()) {
     const said = texts[i]?.lines[0];
-    for (const [k, b] of boxes.entries())
-      if (k > i && overlap(a, b)) wrong(`${said} over ${texts[k]?.lines[0]}`);
+    for (const [k, b] of whole.entries())
+      if (k > i && overlap(whole[i] ?? a, b)) wrong(`${said} over ${texts[k]?.lines[0]}`);
     const [right, bottom] = [ROOM.width - a.x - a.width, ROOM.height - a.y - a.height];
     if (Math.min(a.x, a.y, right, bottom) < -0.01) wrong(`${said} reaches out of the picture`);
     // Whatever it stands on, a label can be read: by a halo, or in its ring.
