@@ -138,9 +138,9 @@ export class Drafter {
     this.#record(`turn-${name}`, "turn", { quarters });
   }
 
-  /** Rubs out the tails of these objects and every line they cover. */
-  erase(objectIds: readonly string[]): void {
-    this.#record("erase", "erase", { erases: objectIds });
+  /** Rubs out the tails of these objects and every line they cover; a single line by its own id, whole. */
+  erase(ids: readonly string[], name = "erase"): void {
+    this.#record(name, "erase", { erases: ids });
   }
 
   #line(hand: "rule" | "fold" | "trace" | "template", line: RuledLine): string {

@@ -177,7 +177,7 @@ export interface Move {
   readonly stroke: StrokePlan | null;
   /** Ids of the two points a ruled stroke is drawn between, found or not; null where it has no named ends. */
   readonly ends: readonly [string, string] | null;
-  /** For "erase": the objects whose tails go, with whatever these objects cover. */
+  /** For "erase": the objects whose tails go, with whatever these objects cover; or single lines, by their ids, whole. */
   readonly erases: readonly string[];
   /** For "circle": the points circled. */
   readonly uses: readonly string[];

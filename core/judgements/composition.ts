@@ -1,9 +1,10 @@
 import type { Finding } from "../base/index.ts";
-import type { PaperPoint } from "../geometry/index.ts";
+import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { PlannedSolid } from "../program/index.ts";
 import type { View } from "../view/index.ts";
 import { LineGrid } from "./line-grid.ts";
+import { vanishingPoints } from "./off-sheet.ts";
 import { isOutline, standingLines } from "./standing-lines.ts";
 
 /** How near the middle of the sheet a horizon cuts the picture in two equal halves. */
@@ -49,12 +50,17 @@ export function judgeComposition(
   const groups = new Map(solids.map((s) => [s.objectId, s.depthGroup]));
   const told = new Set<string>();
   const grid = new LineGrid(lines);
+  // Rays that run all the way meet in their vanishing point by right.
+  const points = vanishingPoints(view).map(({ at }) => at);
+  const meets = (p: PaperPoint) => points.some((at) => distanceMm(at, p) < TOUCHING_MM);
   for (const a of lines)
-    for (const p of [a.from, a.to])
+    for (const p of [a.from, a.to].filter((end) => !meets(end)))
       for (const b of grid.near(p)) {
         const x = a.stroke.objectId;
         const y = b.stroke.objectId;
         if (x === y || distanceToMm(p, b) > TOUCHING_MM || touchesBySense(groups, x, y)) continue;
+        // A line that stops at a finished thing ends on its outline by right.
+        if (a.stroke.stoppedBy.includes(y)) continue;
         const pair = [x, y].sort().join(" ");
         if (told.has(pair)) continue;
         told.add(pair);

@@ -21,7 +21,7 @@ export function judgeOffItsFace({ scene }: Pick<Program, "scene">): Finding[] {
     const on =
       "on" in object && typeof object.on === "object" && "face" in object.on
         ? object.on
-        : "depthSetBy" in object && typeof object.depthSetBy === "object"
+        : "depthSetBy" in object && typeof object.depthSetBy === "object" && "face" in object.depthSetBy
           ? object.depthSetBy
           : null;
     const host = on && scene.get(on.object);

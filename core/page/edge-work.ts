@@ -68,6 +68,18 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     ruleGuidesFrom(near, axis, which, solid.edges);
   }
 
+  /**
+   * Rules a ray along a deep axis from every found corner that carries an edge of it and shows, all the way to the vanishing
+   * point: the edges of what is never closed behind.
+   */
+  function ruleRays(axis: Axis): void {
+    near ??= new Set(known.found.points.keys());
+    ruleGuidesFrom(near, axis, "showing", solid.edges, (e, from) => {
+      ruled.add(e.id);
+      hand.ruleToVanishingPoint(e.id, from, axis, { role: "outline", called: "ray" });
+    });
+  }
+
   /** Rules the guides of one part of a thing, from every corner of it that is found. */
   function ruleGuidesOf(axis: Axis, edges: readonly Edge[]): void {
     ruleGuidesFrom(new Set(known.found.points.keys()), axis, "showing", edges);
@@ -78,6 +90,7 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     axis: Axis,
     which: "showing" | "hidden",
     edges: readonly Edge[],
+    rule: (edge: Edge, from: string) => void = (e, from) => ruleEdge(e, from, { tail: true }),
   ): void {
     const guides = edges.filter(
       (e) =>
@@ -98,7 +111,7 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     const inOrder = [...near].flatMap((corner) => guides.filter((e) => e.from === corner || e.to === corner));
     for (const e of inOrder.sort((a, b) => readingOrder(a, b))) {
       const from = near.has(e.from) ? e.from : e.to;
-      if (!ruled.has(e.id)) ruleEdge(e, from, { tail: true });
+      if (!ruled.has(e.id)) rule(e, from);
     }
     if (left.length > 0 && left.length <= MOST_LEFT && guides.length <= MOST_GUIDES)
       hand.leave(left.map((e) => (near.has(e.from) ? e.from : e.to)));
@@ -340,6 +353,7 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     ruleMeasured,
     ruleGuides,
     ruleGuidesOf,
+    ruleRays,
     guidesToRule,
     markDepth,
     ruleRemaining,

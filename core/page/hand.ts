@@ -248,6 +248,8 @@ export function handOn(d: Drafter, known: Knowledge) {
     options: RuleOptions & { readonly farAway?: boolean } = {},
   ): void {
     const [a, dir] = [known.at(from), known.frame.axes[axis]];
+    const line = known.spaceLineAlong(name, from, dir);
+    known.keepLine(line);
     d.rule({
       name,
       called: options.called ?? "ray",

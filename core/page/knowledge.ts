@@ -216,6 +216,13 @@ export function knowledgeOf({ objectId, view, frame, options, built, covered = N
     };
   }
 
+  /** A line from a named point along a direction of space, to its vanishing point. */
+  function spaceLineAlong(name: string, from: string, direction: Vec3): SpaceLine {
+    const a = at(from);
+    const onPaper = join(worldToPaper(view.camera, a), worldToPaper(view.camera, direction));
+    return { id: id(name), through: a, direction: unit(direction), onPaper };
+  }
+
   /** Whether a named point lies on a line. */
   function liesOn(name: string, line: SpaceLine): boolean {
     return liesAt(at(name), line);
@@ -269,6 +276,7 @@ export function knowledgeOf({ objectId, view, frame, options, built, covered = N
     find,
     namesakes,
     spaceLine,
+    spaceLineAlong,
     liesOn,
     liesAt,
     keepLine,

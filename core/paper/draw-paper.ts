@@ -61,6 +61,7 @@ export function drawPaper(program: Program, view: View, memo: PaperMemo = new Pa
       groupRank,
       closesAt: solid?.closesAt ?? moveIndex,
       rubbedOutAt: eraseAfter(erasures.get(move.objectId), moveIndex),
+      goneAt: eraseAfter(erasures.get(move.id), moveIndex),
     };
     const untouched = samePlace(note.place, place) && !changed.some((box) => !apart(box, laid.box));
     const done =
@@ -84,7 +85,7 @@ function drawStroke(
   move: Move,
   plan: Exclude<StrokePlan, { plane: "fill" }>,
   laid: LaidOnSheet,
-  { moveIndex, groupRank, closesAt, rubbedOutAt }: StrokePlace,
+  { moveIndex, groupRank, closesAt, rubbedOutAt, goneAt }: StrokePlace,
   occluders: readonly Occluder[],
   own: Occluder | null,
   note: StrokeNote,
@@ -127,7 +128,7 @@ function drawStroke(
     on: ("on" in plan && plan.on) || NOWHERE,
   };
   const hidden = (occluder: Occluder) => hiddenOnce(note, inDepth, occluder);
-  const life = lifeOf(inDepth, moveIndex, kept, occluders, own, rubbedOutAt, hidden);
+  const life = lifeOf(inDepth, moveIndex, kept, occluders, own, { tail: rubbedOutAt, edge: goneAt }, hidden);
   const isGuide = plan.plane === "space" && plan.tailTo !== null;
   return {
     stroke: strokeWith(
@@ -150,7 +151,8 @@ function samePlace(a: StrokePlace | null, b: StrokePlace): boolean {
     a.moveIndex === b.moveIndex &&
     a.groupRank === b.groupRank &&
     a.closesAt === b.closesAt &&
-    a.rubbedOutAt === b.rubbedOutAt
+    a.rubbedOutAt === b.rubbedOutAt &&
+    a.goneAt === b.goneAt
   );
 }
 
@@ -196,7 +198,7 @@ function lifeOf(
   onPaper: readonly Interval[],
   occluders: readonly Occluder[],
   own: Occluder | null,
-  tailDiesAt: number | null,
+  diesAtLast: { readonly tail: number | null; readonly edge: number | null },
   hidden: (occluder: Occluder) => readonly Interval[],
 ): Life {
   if (onPaper.length === 0) return { pieces: [], stoppedBy: [], behindOwn: NOTHING, coveredForGood: [] };
@@ -239,7 +241,7 @@ function lifeOf(
   function describe(piece: Interval): StrokePiece {
     const middle = (piece.from + piece.to) / 2;
     const part = middle > stroke.cut ? "tail" : isInside(middle, dotted) ? "dotted" : "edge";
-    let diesAt = part === "tail" ? tailDiesAt : null;
+    let diesAt = part === "tail" ? diesAtLast.tail : diesAtLast.edge;
     let behind: string | null = null;
     for (const c of covered)
       if (c.at !== null && middle > c.from && middle < c.to && (diesAt === null || c.at < diesAt)) {

@@ -21,6 +21,8 @@ export interface StrokePlace {
   readonly groupRank: number;
   readonly closesAt: number;
   readonly rubbedOutAt: number | null;
+  /** When the line itself is rubbed out, whole; null for one that stays. */
+  readonly goneAt: number | null;
 }
 
 export interface DrawnStroke {

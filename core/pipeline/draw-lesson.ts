@@ -1,6 +1,7 @@
 import type { Finding, Keep } from "../base/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import { drawPaper, type Paper, PaperMemo } from "../paper/index.ts";
+import { PLAN_DEFAULTS } from "../plan/index.ts";
 import { type DrawnAs, type Program, planLesson, withToldNames } from "../program/index.ts";
 import { planView, type Sheet, type View } from "../view/index.ts";
 import { goingOnFrom } from "./memory.ts";
@@ -31,9 +32,13 @@ export function drawLesson(lesson: Lesson, before: DrawnLesson | null = null): D
 export function drawStages(lesson: Lesson, keep: Keep): DrawnLesson {
   const { sheet, frontToBack, stepOrder } = lesson;
   const { objects, findings: ofNames } = keep("names", [lesson.objects], () => withToldNames(lesson.objects));
-  const { centre, guides, erase } = lesson.plan;
+  const { centre, horizon = PLAN_DEFAULTS.horizon, guides, erase } = lesson.plan;
   const view = keep("view", [lesson.view, sheet], () => planView(lesson.view, sheet));
-  const drawnAs = keep("drawn as", [centre, guides, erase], (): DrawnAs => ({ centre, guides, erase }));
+  const drawnAs = keep(
+    "drawn as",
+    [centre, horizon, guides, erase],
+    (): DrawnAs => ({ centre, horizon, guides, erase }),
+  );
   const program = keep("program", [view, objects, frontToBack, stepOrder, drawnAs], (parts) =>
     planLesson({ objects, frontToBack, stepOrder, drawnAs }, view, parts),
   );

@@ -36,6 +36,8 @@ export const PlanSchema = v.strictObject({
   ),
   /** How the centre of the sheet is found; "none" leaves it out. */
   centre: v.picklist(["measure", "fold", "diagonals", "eye", "none"]),
+  /** The horizon: drawn, drawn and rubbed out at the end, or left out. */
+  horizon: v.optional(v.picklist(["drawn", "rubbed-out", "none"])),
   /** How far guides run: all the way to the vanishing point, or half the way from the far corner. */
   guides: v.picklist(["to-vp", "part-way"]),
   /** When tails and covered lines are rubbed out. */
@@ -82,6 +84,7 @@ export type Plan = v.InferOutput<typeof PlanSchema>;
 
 /** The choices a plan may leave open, with what is then meant. */
 export const PLAN_DEFAULTS = {
+  horizon: "drawn",
   reading: "full",
   help: "fades",
   ruler: "marked",

@@ -35,6 +35,24 @@ const CENTRE: School<"centre"> = {
   ],
 };
 
+const HORIZON: School<"horizon"> = {
+  field: "horizon",
+  title: "The horizon",
+  choices: [
+    { value: "drawn", label: "Draw it", effect: "A light line at the height of the eyes, there to the end." },
+    {
+      value: "rubbed-out",
+      label: "Rub it out at the end",
+      effect: "It helps while the lesson lasts; the last step takes it away.",
+    },
+    {
+      value: "none",
+      label: "Leave it out",
+      effect: "Only the vanishing point is marked: where the middle of the sheet was found, there it is.",
+    },
+  ],
+};
+
 const GUIDES: School<"guides"> = {
   field: "guides",
   title: "Length of guides",
@@ -132,7 +150,7 @@ const HAND: School<"hand"> = {
 };
 
 /** Every choice of school, in the order they are asked in. */
-export const SCHOOLS = [CENTRE, GUIDES, ERASE, READING, HELP, RULER, DEPTHS, HAND] as const;
+export const SCHOOLS = [CENTRE, HORIZON, GUIDES, ERASE, READING, HELP, RULER, DEPTHS, HAND] as const;
 export type SchoolField = (typeof SCHOOLS)[number]["field"];
 
 /** What a plan has chosen, or what is meant where it leaves the choice open. */

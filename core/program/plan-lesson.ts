@@ -3,12 +3,12 @@ import { Drafter, type Move } from "../drafter/index.ts";
 import { findPaperPoint } from "../geometry/index.ts";
 import { type Built, callPoint, type FoundSoFar, openPage } from "../page/index.ts";
 import type { Plan } from "../plan/index.ts";
-import { type Fault, hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
+import { type Fault, guidesOf, hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
 import { type HidingFace, hidingFaces, orderGroups, type Solid } from "../solids/index.ts";
 import { requireFrame, type Vec3, type View, worldToPaper } from "../view/index.ts";
 import { coveredCorners } from "./covered-corners.ts";
 import { orderMoves } from "./order-moves.ts";
-import { drawCentre, drawHorizon, drawVanishingPoints, SHEET_ID } from "./sheet-setup.ts";
+import { drawCentre, drawHorizon, drawVanishingPoints, HORIZON_ID, SHEET_ID } from "./sheet-setup.ts";
 
 import { type StandingThing, solveScene } from "./solve-scene.ts";
 
@@ -56,7 +56,7 @@ export function impossibleInObject(object: ObjectSlice, view: View): readonly Fa
 }
 
 /** The schools of drawing a plan chooses: all of it that the pencil knows. */
-export type DrawnAs = Pick<Plan, "centre" | "guides" | "erase">;
+export type DrawnAs = Required<Pick<Plan, "centre" | "horizon" | "guides" | "erase">>;
 
 /** What planning needs of a lesson. */
 export interface LessonToPlan {
@@ -75,11 +75,13 @@ export function planLesson(
   view: View,
   keep: Keep = makeAnew,
 ): Program {
-  const sheet = keep("sheet", [view, drawnAs.centre], () => {
+  const sheet = keep("sheet", [view, drawnAs.centre, drawnAs.horizon], () => {
     const d = new Drafter(SHEET_ID);
     if (drawnAs.centre !== "none") drawCentre(d, view.sheet, drawnAs.centre);
-    drawHorizon(d, view, drawnAs.centre !== "none");
-    drawVanishingPoints(d, view);
+    const hasCentre = drawnAs.centre !== "none";
+    const hasHorizon = drawnAs.horizon !== "none";
+    if (hasHorizon) drawHorizon(d, view, hasCentre);
+    drawVanishingPoints(d, view, { hasCentre, hasHorizon });
     return d.moves;
   });
 
@@ -91,10 +93,19 @@ export function planLesson(
   const groups = orderGroups(
     objects.flatMap((o) => (o.hidden ? [] : (scene.get(o.id)?.depthGroup ?? []))),
     frontToBack,
+    drawnAs.erase === "never" ? "first" : "latest",
   );
   const ranks = new Map(groups.map((g, i) => [g, i]));
   const rankOf = (group: string) => ranks.get(group) ?? groups.length;
-  for (const object of objects) {
+  // Between the guides of one thing another is drawn: they stay until the last such one is closed too.
+  const guidesUntil = new Map(
+    objects.flatMap((o, i) => {
+      const kept = "depthSetBy" in o && !o.hidden ? guidesOf(o.depthSetBy) : null;
+      return kept === null ? [] : [[kept, i] as const];
+    }),
+  );
+  let waiting: string[] = [];
+  for (const [place, object] of objects.entries()) {
     const standing = scene.get(object.id);
     if (!standing) continue;
     const { built, depthGroup } = standing;
@@ -129,12 +140,15 @@ export function planLesson(
       continue;
     }
     planned.push(...drawing.moves);
-    if (drawnAs.erase === "each-object") {
-      const isFirst = drawn.length === 0;
-      const erasing = keep(`erasing/${object.id}`, [isFirst], () => {
+    waiting.push(object.id);
+    const due = waiting.filter((id) => (guidesUntil.get(id) ?? place) <= place);
+    if (drawnAs.erase === "each-object" && due.length > 0) {
+      waiting = waiting.filter((id) => !due.includes(id));
+      const erased = [...due.reverse(), ...(drawn.length === due.length - 1 ? [SHEET_ID] : [])];
+      const erasing = keep(`erasing/${object.id}`, [erased.join(" ")], () => {
         const d = new Drafter(object.id);
         d.phase("erase");
-        d.erase(isFirst ? [object.id, SHEET_ID] : [object.id]);
+        d.erase(erased);
         return d.moves;
       });
       planned.push(...erasing);
@@ -150,6 +164,12 @@ export function planLesson(
     d.erase([...drawn.map((o) => o.objectId), SHEET_ID]);
     planned.push(...d.moves);
   }
+  if (drawnAs.horizon === "rubbed-out") {
+    const d = new Drafter(SHEET_ID);
+    d.phase("horizon-gone");
+    d.erase([HORIZON_ID], "erase-horizon");
+    planned.push(...d.moves);
+  }
   const ordered = orderMoves(planned, stepOrder ?? []);
   return {
     moves: ordered.moves,
@@ -157,6 +177,7 @@ export function planLesson(
     frontToBack: orderGroups(
       drawn.map((s) => s.depthGroup),
       frontToBack,
+      drawnAs.erase === "never" ? "first" : "latest",
     ),
     findings: [...findings, ...ordered.findings],
     scene,

@@ -1,4 +1,5 @@
 import type { Drafter } from "../drafter/index.ts";
+import type { PaperPoint } from "../geometry/index.ts";
 import type { Plan } from "../plan/index.ts";
 import {
   callHeightPoint,
@@ -14,6 +15,8 @@ import {
 export const SHEET_ID = "sheet";
 /** Visible sameness on paper: a horizon this near the middle is ruled through the centre. */
 const SAME_PLACE_MM = 0.05;
+/** A vanishing point this near the found centre is the centre: well below what an aim shows. */
+const ONE_PLACE_MM = 1e-6;
 
 /** Finds the centre of the sheet as the educator's school does. Leaves the point "sheet/centre". */
 export function drawCentre(d: Drafter, sheet: Sheet, school: Exclude<Plan["centre"], "none">): void {
@@ -111,6 +114,9 @@ export function drawCentre(d: Drafter, sheet: Sheet, school: Exclude<Plan["centr
   }
 }
 
+/** The horizon's own line. */
+export const HORIZON_ID = `${SHEET_ID}/horizon`;
+
 /** Rules the horizon: through the centre when it runs there, else between two marks measured from the top edge. */
 export function drawHorizon(d: Drafter, view: View, hasCentre: boolean): void {
   const { widthMm: w, heightMm: h } = view.sheet;
@@ -142,24 +148,32 @@ export function drawHorizon(d: Drafter, view: View, hasCentre: boolean): void {
 }
 
 /**
- * Marks every finite vanishing point: on the horizon, measured from the left edge; the third one, of a three-point view, from
- * the sheet's edges.
+ * Marks every finite vanishing point: on the horizon, measured from the left edge; where no horizon is drawn, and the third
+ * one of a three-point view, from the sheet's edges. The centre of the sheet, where it was found, is not measured again.
  */
-export function drawVanishingPoints(d: Drafter, view: View): void {
+export function drawVanishingPoints(
+  d: Drafter,
+  view: View,
+  { hasCentre, hasHorizon }: { readonly hasCentre: boolean; readonly hasHorizon: boolean },
+): void {
+  const { widthMm: w, heightMm: h } = view.sheet;
+  const isCentre = ({ xMm, yMm }: PaperPoint) =>
+    hasCentre && Math.hypot(xMm - w / 2, yMm - h / 2) < ONE_PLACE_MM;
   d.phase("vanishing-points");
   for (const frame of view.frames) {
     for (const axis of ["depth", "width"] as const) {
       const at = findVanishingPoint(view, frame, axis);
       if (!at) continue;
       const called = callVanishingPoint(view, frame, axis);
+      const across = { edge: "left", mm: at.xMm } as const;
       d.mark({
         name: called.replaceAll(" ", "-"),
         called,
-        rule: {
-          kind: "on-line-from-edge",
-          line: `${SHEET_ID}/horizon`,
-          across: { edge: "left", mm: at.xMm },
-        },
+        rule: isCentre(at)
+          ? { kind: "same", as: `${SHEET_ID}/centre` }
+          : hasHorizon
+            ? { kind: "on-line-from-edge", line: HORIZON_ID, across }
+            : { kind: "from-edges", across, down: { edge: "top", mm: at.yMm } },
         at,
         role: "vanishing-point",
         rubbedOut: false,

@@ -5,6 +5,7 @@ export function hostsOf(object: ObjectSlice): string[] {
   const hosts: string[] = [];
   if ("on" in object) hosts.push(object.on.object);
   if ("of" in object) hosts.push(object.of);
-  if ("depthSetBy" in object && typeof object.depthSetBy === "object") hosts.push(object.depthSetBy.object);
+  if ("depthSetBy" in object && typeof object.depthSetBy === "object")
+    hosts.push("guidesOf" in object.depthSetBy ? object.depthSetBy.guidesOf : object.depthSetBy.object);
   return hosts;
 }

@@ -7,7 +7,7 @@ export { meaningOf, type ObjectOption, objectOptions } from "./object-options.ts
 export type { HandleWay, OwnHandle } from "./own-handle.ts";
 export type { Bound, Need, PhraseBook, Phrases, Saying, SlipKind } from "./phrases.ts";
 export { ERASE, when } from "./phrases.ts";
-export type { DepthSetBy, Extent } from "./placement.ts";
+export { type DepthOrGuides, type DepthSetBy, type Extent, guidesOf } from "./placement.ts";
 export { type FaceCell, needsHost, type PutBy, type PutSpot, type SampleSpot } from "./put-down.ts";
 export type { Fault } from "./recipe.ts";
 export {

@@ -60,6 +60,14 @@ export const SIDE = {
   named: { front: "the front", side: "the side" },
 } as const;
 
+/** For what may be left open behind: a worksheet of rays. */
+export const BACK_CHOICE = {
+  kind: "choice",
+  field: "back",
+  label: "Behind",
+  named: { closed: "closed", rays: "only rays to the point" },
+} as const;
+
 export const SEE_THROUGH_SWITCH = {
   kind: "switch",
   field: "seeThrough",

@@ -6,12 +6,15 @@ import { type Block, cornerAt, type Solid } from "../solids/index.ts";
 import {
   AXES,
   type Axis,
+  add,
   dot,
   type Frame,
   findGroundDepth,
+  findVanishingPoint,
   paperToWorld,
   runsWithPaper,
   scaled,
+  seenAt,
   type Vec3,
 } from "../view/index.ts";
 import { idSchema } from "./object-base.ts";
@@ -55,10 +58,26 @@ export const DepthSetBySchema = v.union(
 );
 export type DepthSetBy = v.InferOutput<typeof DepthSetBySchema>;
 
+/** The same, or a front standing further back between the guides of another, which gives it its width and height. */
+export const DepthOrGuidesSchema = v.union(
+  [
+    v.picklist(["ground", "free"]),
+    v.strictObject({ object: idSchema, face: v.string() }),
+    v.strictObject({ guidesOf: idSchema }),
+  ],
+  'give "ground", "free", { "object": …, "face": … } or { "guidesOf": … }',
+);
+export type DepthOrGuides = v.InferOutput<typeof DepthOrGuidesSchema>;
+
+/** The thing between whose guides another stands, or null. */
+export function guidesOf(depthSetBy: DepthOrGuides): string | null {
+  return typeof depthSetBy === "object" && "guidesOf" in depthSetBy ? depthSetBy.guidesOf : null;
+}
+
 interface BlockPlaced {
   readonly id: string;
   readonly label: string;
-  readonly depthSetBy: DepthSetBy;
+  readonly depthSetBy: DepthOrGuides;
   readonly handles: {
     readonly fromLeftMm: number;
     readonly fromBottomMm: number;
@@ -95,6 +114,10 @@ export interface Foundation {
 export function layBlock(placed: BlockPlaced, context: SolveContext): Foundation {
   const { view, frame } = context;
   const foot = footOnPaper(placed.handles, view.sheet.heightMm);
+  if (typeof placed.depthSetBy === "object" && "guidesOf" in placed.depthSetBy) {
+    const between = layBetweenGuides(placed, placed.depthSetBy.guidesOf, foot, context);
+    if (between) return between;
+  }
   const depth = depthOfFoot(placed, foot, context);
   const reach = (axis: Axis): Vec3 =>
     extentVector(frame.axes[axis], placed.handles[axis], depth.zMm, view.camera.distanceMm);
@@ -109,6 +132,45 @@ export function layBlock(placed: BlockPlaced, context: SolveContext): Foundation
     findings: depth.findings,
   };
 }
+
+/** How much of the way a front stands back between the guides of another: never in front of it, never in the point itself. */
+const BETWEEN_GUIDES = { least: 0.02, most: 0.95 };
+
+/** The block whose front is another's front slid back along its guides, to where the foot lies on the first of them. */
+function layBetweenGuides(
+  placed: BlockPlaced,
+  hostId: string,
+  foot: PaperPoint,
+  { view, frame, hostOf }: SolveContext,
+): Foundation | null {
+  const host = hostOf(hostId)?.block;
+  const from = host && seenAt(view.camera, host.origin);
+  const vp = findVanishingPoint(view, frame, "depth");
+  if (!host || !from || !vp) return null;
+  const [dx, dy] = [vp.xMm - from.xMm, vp.yMm - from.yMm];
+  const share = ((foot.xMm - from.xMm) * dx + (foot.yMm - from.yMm) * dy) / (dx * dx + dy * dy);
+  const fraction = Math.min(BETWEEN_GUIDES.most, Math.max(BETWEEN_GUIDES.least, share));
+  const away = extentVector(frame.axes.depth, { fraction }, host.origin[2], view.camera.distanceMm);
+  const origin = add(host.origin, away);
+  const depth = extentVector(frame.axes.depth, placed.handles.depth, origin[2], view.camera.distanceMm);
+  return {
+    block: { origin, width: host.width, height: host.height, depth },
+    tie: { kind: "host", objectId: hostId },
+    findings: [],
+  };
+}
+
+/** As far of the way to its vanishing point as what is never closed reaches: what stands behind lies behind all of it. */
+const NEVER_CLOSED = 0.99;
+
+/** Handles of a thing that is never closed behind: whatever runs away runs all the way. */
+export function neverClosed<H extends BlockPlaced["handles"]>(handles: H, frame: Frame): H {
+  const deep = AXES.filter((axis) => axis in handles && !runsWithPaper(frame, axis));
+  return { ...handles, ...Object.fromEntries(deep.map((axis) => [axis, { fraction: NEVER_CLOSED }])) };
+}
+
+/** Whether a thing is closed behind, or only its rays are drawn. */
+export const BACK = v.optional(v.picklist(["closed", "rays"]));
 
 /**
  * The vector of an extent from a point at depth z. Along the paper, true length = paper length × z/d. Away from
@@ -143,6 +205,21 @@ function depthOfFoot(placed: BlockPlaced, foot: PaperPoint, context: SolveContex
   const { view } = context;
   const zFree = view.camera.distanceMm;
   if (placed.depthSetBy === "free") return { zMm: zFree, tie: FREE, findings: [] };
+  if (typeof placed.depthSetBy === "object" && "guidesOf" in placed.depthSetBy)
+    return {
+      zMm: zFree,
+      tie: FREE,
+      findings: [
+        {
+          code: "no-host",
+          severity: "fault",
+          about: placed.id,
+          message: `The ${placed.label} stands between the guides of "${placed.depthSetBy.guidesOf}", which is not in the lesson, leans on it in turn or has no guides. It is drawn as floating until then.`,
+          numbers: {},
+          mend: letItFloat(placed.id),
+        },
+      ],
+    };
   if (placed.depthSetBy !== "ground") return depthOnFace(placed, placed.depthSetBy, foot, context);
   const z = findGroundDepth(view, foot);
   if (z !== null) return { zMm: z, tie: { kind: "ground" }, findings: [] };

@@ -58,11 +58,23 @@ function drawProfileRound(page: Page, end: string): void {
 }
 
 /** Draws a swept profile as the class does: its near end from one measured corner, going round, then the sweep. */
-export function drawSwept(page: Page, side: ProfileSide, start: string, seeThrough = false): void {
+export function drawSwept(
+  page: Page,
+  side: ProfileSide,
+  start: string,
+  seeThrough = false,
+  onlyRays = false,
+): void {
   const { sweep, end } = PROFILE_PLANE[side];
   page.phase("front");
   page.markFromEdges(`${end}-${start}`);
   drawProfileRound(page, end);
+  if (onlyRays) {
+    page.phase("guides");
+    circleMany(page, sweep);
+    page.ruleRays(sweep);
+    return;
+  }
   sweepProfile(page, sweep, seeThrough);
 }
 
@@ -88,14 +100,18 @@ function ruleSeams(page: Page, sweep: Axis): { id: string; from: string; to: str
 /** With so many corners to send back, a class loses count: circle them first. */
 const WORTH_CIRCLING = 5;
 
+function circleMany(page: Page, sweep: Axis): void {
+  const corners = page.guidesToRule(sweep).map((g) => g.from);
+  if (corners.length >= WORTH_CIRCLING) page.circle("corners", corners);
+}
+
 /**
  * Sweeps a drawn profile: every corner that shows to the sweep's vanishing point, one mark for the depth, then the
  * profile's lines once more, each ending exactly on its own guide.
  */
 function sweepProfile(page: Page, sweep: Axis, seeThrough: boolean): void {
   page.phase("guides");
-  const corners = page.guidesToRule(sweep).map((g) => g.from);
-  if (corners.length >= WORTH_CIRCLING) page.circle("corners", corners);
+  circleMany(page, sweep);
   page.ruleGuides(sweep);
   const seams = ruleSeams(page, sweep);
   page.phase("close");

@@ -20,6 +20,11 @@ export const SHEET_PHRASES: PhraseBook = {
     ],
     slip: "A fat dot: lines aimed at its rim miss each other.",
   },
+  "horizon-gone": {
+    title: "Rub out the horizon",
+    check: [when(["rubbed"], "Only what was drawn is left.")],
+    slip: [when(["rubbed"], "Rubbing across an outline: go over it again along the ruler.")],
+  },
   erase: {
     title: "Rub out the light lines",
     check: "Nothing is see-through any more.",

@@ -55,7 +55,8 @@ function sayAct(act: Act, manner: Manner): string[] {
     case "go-over":
       return [...sayGoOver(act, manner), ...sayOver(act.over, manner)];
     case "erase":
-      return act.what === "light" ? ["Rub out all light lines."] : sayBehind(act.of, act.lines, manner);
+      if (act.what === "behind") return sayBehind(act.of, act.lines, manner);
+      return [act.what === "light" ? "Rub out all light lines." : "Rub out the horizon."];
     case "fold":
       return [
         act.across === "width"

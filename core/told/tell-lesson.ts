@@ -294,6 +294,12 @@ function tellErasing(
   going: readonly PaperStroke[] = [],
   labelOf: (id: string) => string,
 ): Told<Place>[] {
+  const horizon = going.some(
+    (s) =>
+      s.role === "horizon" &&
+      move.erases.includes(s.id) &&
+      s.pieces.some((p) => p.diesAt === i && p.behind === undefined),
+  );
   const light = going.some((s) =>
     s.pieces.some((p) => p.diesAt === i && p.behind === undefined && move.erases.includes(s.objectId)),
   );
@@ -306,6 +312,7 @@ function tellErasing(
       }
   return [
     ...(light ? [{ act: { do: "erase", what: "light" }, moves: [i] } as const] : []),
+    ...(horizon ? [{ act: { do: "erase", what: "horizon" }, moves: [i] } as const] : []),
     ...[...covers].map(
       ([of, lines]): Told<Place> => ({
         act: { do: "erase", what: "behind", of: labelOf(of), lines: [...lines] },

@@ -173,8 +173,8 @@ export type Act<N = Name> =
       readonly lines: readonly Stretch<N>[];
       readonly over?: readonly string[];
     }
-  /** All light lines go. */
-  | { readonly do: "erase"; readonly what: "light" }
+  /** All light lines go, or the horizon. */
+  | { readonly do: "erase"; readonly what: "light" | "horizon" }
   /** What runs behind a thing goes, as far as it shows through. */
   | { readonly do: "erase"; readonly what: "behind"; readonly of: string; readonly lines: readonly string[] }
   | { readonly do: "fold"; readonly across: "width" | "height"; readonly gives?: N }

@@ -154,7 +154,7 @@ export function factsOfAct(act: Act, markMm: number, inches: boolean): Facts {
     case "circle":
       return act.at.map((n) => `ring ${nameOf(n)}`);
     case "erase":
-      return act.what === "light" ? ["rub light"] : [`rub behind ${act.of}`];
+      return act.what === "behind" ? [`rub behind ${act.of}`] : [`rub ${act.what}`];
     case "fold":
       return [`fold ${act.across}`, ...(act.gives ? [`${nameOf(act.gives)} found`] : [])];
     case "turn":

@@ -344,8 +344,7 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
         }
         return;
       case "erase":
-        if (act.what === "light") ink = ink.filter((s) => s.press !== "light" || s.stays);
-        else {
+        if (act.what === "behind") {
           const lines = solidInk(act.of);
           const inside = insideOf(lines, sheet);
           ink = ink.flatMap((s) =>
@@ -353,7 +352,7 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
               ? outside(s, lines, inside).map((p) => ({ ...s, ...p }))
               : [s],
           );
-        }
+        } else ink = ink.filter((s) => (act.what === "horizon" ? !s.stays : s.press !== "light" || s.stays));
         return;
       case "fold":
         if (act.gives) give(act.gives, { x: sheet.wide / 2, y: sheet.high / 2 });

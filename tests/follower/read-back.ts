@@ -100,6 +100,7 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
     ],
     [/^Ring (.+)\.$/, (m) => facts.push(...readNames(m[1] ?? "").map((n) => `ring ${n}`))],
     [/^Rub out all light lines\.$/, () => facts.push("rub light")],
+    [/^Rub out the horizon\.$/, () => facts.push("rub horizon")],
     [
       /^Rub out (?:what|every line that) runs behind the (.+?)(?:: .+)?\.$/,
       (m) => facts.push(`rub behind ${m[1]}`),

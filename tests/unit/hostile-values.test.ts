@@ -88,7 +88,10 @@ describe("depth", () => {
 
   const standing = (of: ReturnType<typeof lesson>) => {
     const view = planView(of.view, of.sheet);
-    return planLesson({ ...of, drawnAs: { guides: "to-vp", centre: "measure", erase: "never" } }, view).scene;
+    return planLesson(
+      { ...of, drawnAs: { guides: "to-vp", centre: "measure", horizon: "drawn", erase: "never" } },
+      view,
+    ).scene;
   };
 
   test("a tower of 1,500 things, each standing on the one before, is stood up and drawn, in either order", () => {

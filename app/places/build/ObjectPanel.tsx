@@ -1,6 +1,7 @@
 import { Select, TextInput } from "@mantine/core";
+import type { Json } from "#core/base";
 import { objectMeasures } from "#core/handles";
-import type { ObjectSlice } from "#core/recipes";
+import type { DepthOrGuides, ObjectSlice } from "#core/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { LengthInput } from "../../ui/LengthInput.tsx";
@@ -26,7 +27,14 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
       ? [{ value: `${other.id}/top`, label: `on the ${other.label}` }]
       : [];
   });
-  if (on && !hosts.some((h) => h.value === sayStand(on)))
+  if (object.recipe === "box")
+    for (const other of lesson.objects.slice(0, lesson.objects.indexOf(object)))
+      if (other.recipe === "box")
+        hosts.push({
+          value: sayStand({ guidesOf: other.id }),
+          label: `behind the ${other.label}, on its guides`,
+        });
+  if (on && "face" in on && !hosts.some((h) => h.value === sayStand(on)))
     hosts.push({ value: sayStand(on), label: `against the ${on.face} of ${on.object}` });
   // What has a place on the sheet is typed there.
   const offSheet = objectMeasures(object, computed.view, computed.program.scene).filter(
@@ -80,13 +88,16 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
   );
 }
 
-type Stand = "ground" | "free" | { readonly object: string; readonly face: string };
+/** What marks a stand between another thing's guides; no face is called so. */
+const GUIDES = "its guides";
 
-function sayStand(stand: Stand): string {
-  return typeof stand === "string" ? stand : `${stand.object}/${stand.face}`;
+function sayStand(stand: DepthOrGuides): string {
+  if (typeof stand === "string") return stand;
+  return "guidesOf" in stand ? `${stand.guidesOf}/${GUIDES}` : `${stand.object}/${stand.face}`;
 }
 
-function readStand(value: string): string | { object: string; face: string } {
+function readStand(value: string): Json {
   const [object, face] = value.split("/");
-  return object !== undefined && face !== undefined ? { object, face } : value;
+  if (object === undefined || face === undefined) return value;
+  return face === GUIDES ? { guidesOf: object } : { object, face };
 }

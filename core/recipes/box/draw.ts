@@ -2,14 +2,16 @@ import type { Page } from "../../page/index.ts";
 import { AXES, type Axis } from "../../view/index.ts";
 import { axesByView } from "../axes-by-view.ts";
 import { BOX_CORNERS_CALLED, bitsOf, boxSolid, FOOT_CORNER } from "../block-solid.ts";
-import { impossibleExtents, layBlock } from "../placement.ts";
+import { guidesOf, impossibleExtents, layBlock, neverClosed } from "../placement.ts";
 import type { Drawing } from "../recipe.ts";
 import type { BoxSlice } from "./shape.ts";
 
 export const drawing: Drawing<BoxSlice> = {
   impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
   solve: (slice, context) => {
-    const { block, tie, findings } = layBlock(slice, context);
+    const open = slice.back === "rays";
+    const placed = open ? { ...slice, handles: neverClosed(slice.handles, context.frame) } : slice;
+    const { block, tie, findings } = layBlock(placed, context);
     const called = BOX_CORNERS_CALLED;
     return {
       solid: boxSolid(block, context.frame, !slice.seeThrough),
@@ -30,6 +32,11 @@ export const drawing: Drawing<BoxSlice> = {
  */
 function drawBox(page: Page, slice: BoxSlice): void {
   const { flat, deep } = axesByView(page);
+  const ahead = guidesOf(slice.depthSetBy);
+  if (ahead !== null && page.solidOf(ahead)) {
+    drawBehind(page, ahead, flat);
+    return;
+  }
 
   page.phase("front");
   const start = page.firstCorner(FOOT_CORNER, flat);
@@ -37,6 +44,10 @@ function drawBox(page: Page, slice: BoxSlice): void {
   drawTruePart(page, flat, start);
 
   page.phase("guides");
+  if (slice.back === "rays") {
+    for (const axis of deep) page.ruleRays(axis);
+    return;
+  }
   for (const axis of deep) {
     if (slice.observed) observeGuides(page, axis);
     page.ruleGuides(axis);
@@ -51,6 +62,29 @@ function drawBox(page: Page, slice: BoxSlice): void {
   for (const axis of deep) page.ruleGuides(axis, "hidden");
   for (const axis of deep) page.markDepth(axis);
   page.ruleRemaining(() => true, deep);
+}
+
+/**
+ * A second box on the guides of the first: one mark on a guide for its front, the front copied between the guides, a mark for
+ * its back, the back copied too; the guides themselves are there, and are gone over at last.
+ */
+function drawBehind(page: Page, ahead: string, flat: readonly Axis[]): void {
+  page.goesOnFrom(ahead);
+  const shared = page.solid.edges.filter(
+    (e) => e.axis === "depth" && page.shows(e) && page.lineThrough(e.from),
+  );
+  const first = shared.find((e) => page.isFound(`${ahead}/${e.from}`) && !page.isCovered(e.from));
+  if (!first) return;
+  page.phase("front");
+  page.partWay(first.from, `${ahead}/${first.from}`, "depth");
+  const near = (name: string) => bitsOf(name)[2] === 0;
+  page.ruleRemaining((e) => page.shows(e) && near(e.from) && near(e.to), flat);
+  page.phase("close");
+  for (const edge of shared) page.countAsRuled(edge.id);
+  page.markDepth("depth");
+  page.ruleRemaining((e) => page.shows(e), flat);
+  for (const edge of shared)
+    if (page.isFound(edge.from) && page.isFound(edge.to)) page.trace(edge.id, edge.from, edge.to);
 }
 
 /**

@@ -1,5 +1,5 @@
 import { prism } from "../../solids/index.ts";
-import { impossibleExtents, layBlock } from "../placement.ts";
+import { impossibleExtents, layBlock, neverClosed } from "../placement.ts";
 import { drawSwept, PROFILE_PLANE, straightProfile } from "../profile.ts";
 import type { Drawing, Fault } from "../recipe.ts";
 import type { OutlineSlice } from "./shape.ts";
@@ -11,7 +11,10 @@ export const drawing: Drawing<OutlineSlice> = {
     ...slice.openings.flatMap((o, i) => impossibleRing(o, `openings.${i}`)),
   ],
   solve: (slice, context) => {
-    const { block, tie, findings } = layBlock(slice, context);
+    const { block, tie, findings } = layBlock(
+      slice.back === "rays" ? { ...slice, handles: neverClosed(slice.handles, context.frame) } : slice,
+      context,
+    );
     const { plane, sweep } = PROFILE_PLANE[slice.side];
     const rings = [slice.corners, ...slice.openings].map((r, i) =>
       r.map((p, k) => [i === 0 ? `corner-${k + 1}` : `opening-${i}-${k + 1}`, p.across, p.up] as const),
@@ -25,7 +28,7 @@ export const drawing: Drawing<OutlineSlice> = {
       findings,
     };
   },
-  draw: (page, slice) => drawSwept(page, slice.side, "corner-1", slice.seeThrough),
+  draw: (page, slice) => drawSwept(page, slice.side, "corner-1", slice.seeThrough, slice.back === "rays"),
 };
 
 /** An outline that crosses itself or has no area cannot be cut out of card, nor drawn. */

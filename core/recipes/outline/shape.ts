@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { ObjectBase } from "../object-base.ts";
-import { DepthSetBySchema, ExtentSchema, FOOT } from "../placement.ts";
+import { BACK, DepthSetBySchema, ExtentSchema, FOOT } from "../placement.ts";
 
 const share = v.pipe(
   v.number(),
@@ -19,6 +19,7 @@ export const OutlineSchema = v.strictObject({
   recipe: v.literal("outline"),
   depthSetBy: DepthSetBySchema,
   seeThrough: v.boolean(),
+  back: BACK,
   side: v.picklist(["front", "side"]),
   /** Corners in shares of the block, going round once. */
   corners: ring,
