@@ -12,7 +12,7 @@ import {
   type PaperPoint,
 } from "../geometry/index.ts";
 import { requireFrame, type View, vanishingPoint, worldToPaper } from "../view/index.ts";
-import type { Aim, FromEdge, LineRule, PointRule } from "./move.ts";
+import { type Aim, edgeOfSheet, type FromEdge, type LineRule, type PointRule } from "./move.ts";
 
 /** What lies on the paper already, for a rule to go on from. */
 export interface OnPaper {
@@ -28,6 +28,17 @@ const SAME_POINT_MM = 1e-6;
 
 /** What a rule says of a point or line that needs another which was not found: that one has been reported. */
 export const MISSING = "what it needs is missing";
+
+/** A line that is there: drawn, or an edge of the sheet. */
+function lineAt(on: OnPaper, id: string): HLine | undefined {
+  const edge = edgeOfSheet(id);
+  if (edge === null) return on.lines.get(id);
+  const at = hPoint({
+    xMm: edge === "right" ? on.view.sheet.widthMm : 0,
+    yMm: edge === "bottom" ? on.view.sheet.heightMm : 0,
+  });
+  return join(at, edge === "left" || edge === "right" ? hDirection(0, 1) : hDirection(1, 0));
+}
 
 /** Where a ruler aims, or null when it aims at a point that was not found. */
 export function aimAt(on: OnPaper, aim: Aim): HPoint | null {
@@ -100,7 +111,7 @@ export function findPoint(on: OnPaper, rule: PointRule): HPoint | string {
     case "from-edges":
       return hPoint({ xMm: edgeMm(rule.across, on.view), yMm: edgeMm(rule.down, on.view) });
     case "on-line-from-edge": {
-      const line = on.lines.get(rule.line);
+      const line = lineAt(on, rule.line);
       if (!line) return MISSING;
       return meetOrReport(
         line,
@@ -108,7 +119,7 @@ export function findPoint(on: OnPaper, rule: PointRule): HPoint | string {
       );
     }
     case "along": {
-      const [line, p] = [on.lines.get(rule.line), on.points.get(rule.from)];
+      const [line, p] = [lineAt(on, rule.line), on.points.get(rule.from)];
       const from = p && findPaperPoint(p);
       if (!line || !from) return MISSING;
       const size = Math.hypot(line[0], line[1]);
@@ -171,8 +182,7 @@ export function wayOf(on: OnPaper, rule: PointRule): { x: number; y: number } | 
     const size = Math.hypot(dx, dy);
     return size > 0 ? { x: dx / size, y: dy / size } : null;
   }
-  const line =
-    rule.kind === "along" || rule.kind === "on-line-from-edge" ? on.lines.get(rule.line) : undefined;
+  const line = rule.kind === "along" || rule.kind === "on-line-from-edge" ? lineAt(on, rule.line) : undefined;
   if (!line) return null;
   const size = Math.hypot(line[0], line[1]);
   return { x: line[1] / size, y: -line[0] / size };

@@ -4,6 +4,7 @@ export type { Evaluation, MakesOnly } from "./evaluate.ts";
 export { evaluate } from "./evaluate.ts";
 export type {
   Aim,
+  EdgeLineId,
   FromEdge,
   Hand,
   LineMade,
@@ -16,7 +17,7 @@ export type {
   StrokePlan,
   StrokeRole,
 } from "./move.ts";
-export { needsOf } from "./move.ts";
+export { edgeOfSheet, needsOf } from "./move.ts";
 export { NO_SLIPS, type Slips } from "./slips.ts";
 export type { SlopeMark, SlopeMarks } from "./slope-marks.ts";
 export { LONGEST_TAPE_MM, slopeMarks, tapeNeeded } from "./slope-marks.ts";

@@ -17,6 +17,15 @@ export type SheetCorner = "top-left" | "top-right" | "bottom-right" | "bottom-le
 
 export type SheetEdge = "left" | "right" | "top" | "bottom";
 
+/** The id by which a rule refers to an edge of the sheet as to a line: it is always there. */
+export type EdgeLineId = `edge of the sheet/${SheetEdge}`;
+
+/** The edge a line's id stands for; null for a line that a hand has drawn. */
+export function edgeOfSheet(lineId: string): SheetEdge | null {
+  const edge = /^edge of the sheet\/(left|right|top|bottom)$/.exec(lineId)?.[1];
+  return (edge as SheetEdge | undefined) ?? null;
+}
+
 /** How a hand finds a point. Ids name points and lines made by this or an earlier move. */
 export type PointRule =
   /** A corner of the sheet itself: nothing to measure. */

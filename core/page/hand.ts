@@ -1,5 +1,5 @@
 import { invariant } from "../base/index.ts";
-import type { Aim, Drafter, LineRule, PointRule } from "../drafter/index.ts";
+import type { Aim, Drafter, EdgeLineId, LineRule, PointRule, SheetEdge } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint, meet, type PaperPoint } from "../geometry/index.ts";
 import { type ArcEdge, cornerAt, type Face, type Solid } from "../solids/index.ts";
 import { type Axis, minus, paperToWorld, scaled, unit, type Vec3, worldToPaper } from "../view/index.ts";
@@ -45,6 +45,12 @@ export function handOn(d: Drafter, known: Knowledge) {
       also: known.namesakes(name),
     });
     known.find(name);
+  }
+
+  /** Measures a point along an edge of the sheet, from a found point on it. */
+  function measureAlongEdge(name: string, from: string, edge: SheetEdge): void {
+    const line: EdgeLineId = `edge of the sheet/${edge}`;
+    markPoint(name, measuredEnd(known, from, name, line));
   }
 
   /** Lays a distance off from one found point toward another. */
@@ -260,6 +266,7 @@ export function handOn(d: Drafter, known: Knowledge) {
         from: options.farAway ? [...a, 0] : [...a, 1],
         to: [...dir, 0],
         tailTo: null,
+        ...(options.light ? { light: true } : {}),
       },
     });
   }
@@ -336,6 +343,7 @@ export function handOn(d: Drafter, known: Knowledge) {
     markSheetCorner,
     takeFrom,
     markFromEdges,
+    measureAlongEdge,
     measure,
     partWay,
     measureOnLine,

@@ -11,11 +11,15 @@ import {
   worldToPaper,
 } from "../view/index.ts";
 
-/** The point of the ground seen at a paper point; where no ground is, the point on the paper itself. */
-export function groundAt(view: View, xMm: number, yMm: number): Vec3 {
+/**
+ * The point of the ground, or of a level so much above it, seen at a paper point; where none is seen, the point on the paper
+ * itself.
+ */
+export function groundAt(view: View, xMm: number, yMm: number, aboveMm = 0): Vec3 {
   const ray = paperToWorld(view.camera, { xMm, yMm }, 1);
   const fall = dot(view.ground.normal, ray);
-  const z = fall > 0 && view.ground.offsetMm > 0 ? view.ground.offsetMm / fall : view.camera.distanceMm;
+  const offset = view.ground.offsetMm - aboveMm;
+  const z = fall > 0 && offset > 0 ? offset / fall : view.camera.distanceMm;
   return paperToWorld(view.camera, { xMm, yMm }, z);
 }
 

@@ -13,7 +13,7 @@ import { readingsOf } from "./readings-of.ts";
 import { sentencesOf } from "./sentences-of.ts";
 import type { Step, StepKind, StepOverride } from "./step.ts";
 import type { Part, StepsInput } from "./steps-input.ts";
-import { backCheck, sumCheck } from "./sum-checks.ts";
+import { acrossCheck, backCheck, sumCheck } from "./sum-checks.ts";
 import { phrasesFor, wordPart } from "./word-step.ts";
 
 /** Describes one part after another; how often a kind of step came before decides how much help it gets. */
@@ -82,7 +82,10 @@ export function describer(
       const pictured = pictureStep(all, own?.instruction ? { ...inFull, actions, answers: [] } : faded, on);
       const why = stage === "reason" && !manner.plain ? aside.why : "";
       const plain = (text: string) => (manner.plain ? inPlainWords(text) : text);
-      const measured = sumCheck(all, manner) || (objectId === "sheet" ? backCheck(all, manner) : "");
+      const measured =
+        sumCheck(all, manner) ||
+        acrossCheck(all, manner) ||
+        (objectId === "sheet" ? backCheck(all, manner) : "");
       const notes = notesOn(strokes);
       return {
         task: null,

@@ -80,6 +80,29 @@ function sayMarks(marks: number, manner: Manner): string {
   return sayReading(reading, manner);
 }
 
+/** Two places marked either side of a third along one line: how far they are apart. */
+export function acrossCheck(told: readonly Told[], manner: Manner): string {
+  if (manner.noNumbers) return "";
+  const marks = told.flatMap(({ act }) => (act.do === "mark" ? act.at : []));
+  const pairs = marks.flatMap(({ gives, where }, i) =>
+    marks.slice(i + 1).flatMap((other) => {
+      const [a, b] = [where, other.where];
+      if (a.k !== "along" || b.k !== "along" || a.reading.about || b.reading.about) return [];
+      if (a.line.k !== "edge" || JSON.stringify(a.line) !== JSON.stringify(b.line)) return [];
+      if (nameKey(a.from) !== nameKey(b.from) || a.toward.k !== "way" || b.toward.k !== "way") return [];
+      if (a.toward.way === b.toward.way) return [];
+      const apart = a.reading.marks + b.reading.marks;
+      return a.reading.marks === b.reading.marks
+        ? [`${sayName(gives)} and ${sayName(other.gives)} are ${sayMarks(apart, manner)} apart`]
+        : [];
+    }),
+  );
+  const [first, second] = pairs;
+  if (!first) return "";
+  const both = `${first}, ${second}.`;
+  return second && countSaid(both) <= ASIDE_WORDS ? both : `${first}.`;
+}
+
 /** Places marked along an edge, or on the horizon, measured back from the other end: only where the sheet is whole marks long. */
 export function backCheck(told: readonly Told[], manner: Manner): string {
   if (manner.noNumbers) return "";

@@ -90,6 +90,8 @@ export function sayLine(line: LineRef<Name>): string {
       return sayLineFrom(line.at, line.toward);
     case "horizon":
       return "the horizon";
+    case "edge":
+      return `the ${line.edge} edge`;
     case "crease":
       return line.across === "width" ? "the upright crease" : "the level crease";
   }

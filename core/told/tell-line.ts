@@ -1,5 +1,5 @@
 import type { Aim, LineMade, Move, PointMade } from "../drafter/index.ts";
-import { LONGEST_TAPE_MM, tapeNeeded } from "../drafter/index.ts";
+import { edgeOfSheet, LONGEST_TAPE_MM, tapeNeeded } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint, type HLine, type PaperPoint } from "../geometry/index.ts";
 import { findVanishingPoint, requireFrame, type View, worldToPaper } from "../view/index.ts";
 import { callAimed } from "./call-aimed.ts";
@@ -168,6 +168,8 @@ function slopeOf(on: OnSheet, _start: PaperPoint, dx: number, dy: number): Towar
 export function lineRef(on: OnSheet, lineId: string, unfinished = false): LineRef<Place> | null {
   const { places } = on;
   if (lineId === "sheet/horizon") return { k: "horizon" };
+  const edge = edgeOfSheet(lineId);
+  if (edge) return { k: "edge", edge };
   const line = places.lineOf(lineId);
   if (!line) return null;
   if (line.over !== null) return lineRef(on, line.over, unfinished);

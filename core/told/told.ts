@@ -38,6 +38,7 @@ export type LineRef<N> =
   | { readonly k: "ends"; readonly a: N; readonly b: N }
   | { readonly k: "from"; readonly at: N; readonly toward: Toward<N> }
   | { readonly k: "horizon" }
+  | { readonly k: "edge"; readonly edge: SheetEdge }
   | { readonly k: "crease"; readonly across: "width" | "height" };
 
 /** Where the ruler is laid from a place. */

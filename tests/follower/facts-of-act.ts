@@ -28,6 +28,8 @@ function lineOf(l: LineRef<Name>): string {
       return `line ${nameOf(l.a)}-${nameOf(l.b)}`;
     case "horizon":
       return "horizon";
+    case "edge":
+      return `${l.edge} edge`;
     case "crease":
       return `crease ${l.across === "width" ? "upright" : "level"}`;
     case "from": {

@@ -127,6 +127,8 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
       case "horizon":
         if (!horizon) throw new Error("there is no horizon yet");
         return horizon;
+      case "edge":
+        return edgeLine(edgeOf(line.edge));
       case "crease": {
         const upright = (line.across === "width") === (quarters % 2 === 0);
         const middle = { x: sheet.wide / 2, y: sheet.high / 2 };

@@ -2,7 +2,7 @@
 
 /** What a line may be called. */
 export const LINE =
-  "(?:line [A-Z]\\d*[A-Z]\\d*|the line from [^,.]+? (?:to|away from) [^,.]+?|the (?:(?:left|right|slanting|level) )?(?:guide|line|upright) from (?:[A-Z]\\d*|the \\w+ \\w+ corner)|the (?:upper|lower) (?:left|right) guide|the horizon|the (?:upright|level) crease)";
+  "(?:line [A-Z]\\d*[A-Z]\\d*|the line from [^,.]+? (?:to|away from) [^,.]+?|the (?:(?:left|right|slanting|level) )?(?:guide|line|upright) from (?:[A-Z]\\d*|the \\w+ \\w+ corner)|the (?:upper|lower) (?:left|right) guide|the horizon|the (?:left|right|top|bottom) edge|the (?:upright|level) crease)";
 
 export function readLine(text: string): string {
   const t = text.trim().replace(/^the /, "");
