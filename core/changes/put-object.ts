@@ -2,6 +2,7 @@ import { type Change, smallestStepMm } from "../base/index.ts";
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import { faceUnder, sharesOnFace } from "../handles/index.ts";
 import type { Lesson } from "../lesson/index.ts";
+import { PLAN_DEFAULTS } from "../plan/index.ts";
 import type { StandingThing } from "../program/index.ts";
 import {
   type DepthSetBy,
@@ -172,6 +173,7 @@ function spotOf(
         : { fraction: part ?? (axis === "width" ? 0.3 : axis === "height" ? 0.25 : 0.4) },
     sheet: lesson.sheet,
     view: lesson.view,
+    hand: lesson.plan.hand ?? PLAN_DEFAULTS.hand,
     host,
   };
 }

@@ -74,10 +74,19 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
    */
   function ruleRays(axis: Axis): void {
     near ??= new Set(known.found.points.keys());
-    ruleGuidesFrom(near, axis, "showing", solid.edges, (e, from) => {
+    ruleGuidesFrom(near, axis, "showing", solid.edges, ray(axis));
+  }
+
+  function ray(axis: Axis): (edge: Edge, from: string) => void {
+    return (e, from) => {
       ruled.add(e.id);
       hand.ruleToVanishingPoint(e.id, from, axis, { role: "outline", called: "ray" });
-    });
+    };
+  }
+
+  /** Rules the rays of one part of a thing, from every corner of it that is found. */
+  function ruleRaysOf(axis: Axis, edges: readonly Edge[]): void {
+    ruleGuidesFrom(new Set(known.found.points.keys()), axis, "showing", edges, ray(axis));
   }
 
   /** Rules the guides of one part of a thing, from every corner of it that is found. */
@@ -354,6 +363,7 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
     ruleGuides,
     ruleGuidesOf,
     ruleRays,
+    ruleRaysOf,
     guidesToRule,
     markDepth,
     ruleRemaining,

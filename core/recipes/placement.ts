@@ -161,7 +161,7 @@ function layBetweenGuides(
 }
 
 /** As far of the way to its vanishing point as what is never closed reaches: what stands behind lies behind all of it. */
-const NEVER_CLOSED = 0.99;
+const NEVER_CLOSED = 0.9995;
 
 /** Handles of a thing that is never closed behind: whatever runs away runs all the way. */
 export function neverClosed<H extends BlockPlaced["handles"]>(handles: H, frame: Frame): H {

@@ -12,6 +12,8 @@ export interface PutSpot {
   readonly extent: (axis: Axis, part?: number) => Extent;
   readonly sheet: Sheet;
   readonly view: ViewSlice;
+  /** The hand the demonstrator draws with. */
+  readonly hand: "right" | "left";
   /** The thing it is drawn on and the face that is its front; empty where it stands by itself. */
   readonly host: { readonly object: string; readonly face: string };
 }

@@ -9,8 +9,9 @@ import {
   prism,
 } from "../../solids/index.ts";
 import { sizeOf, type Vec3 } from "../../view/index.ts";
-import { impossibleExtents, layBlock } from "../placement.ts";
+import { impossibleExtents, layBlock, neverClosed } from "../placement.ts";
 import type { Drawing, SolveContext } from "../recipe.ts";
+import { commonDepthPoints, drawDepth } from "./depth.ts";
 import { LETTER_SHAPES, ROUND_LETTERS } from "./letter-shapes.ts";
 import type { LetteringSlice } from "./shape.ts";
 import { cutFromTile, type Tile, type TileCorner } from "./tile-cuts.ts";
@@ -32,7 +33,9 @@ interface Letter {
 export const drawing: Drawing<LetteringSlice> = {
   impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
   solve: (slice, context) => {
-    const { block, tie, findings } = layBlock(slice, context);
+    const placed =
+      slice.back === "rays" ? { ...slice, handles: neverClosed(slice.handles, context.frame) } : slice;
+    const { block, tie, findings } = layBlock(placed, context);
     const points: Record<string, Vec3> = {};
     const letters = lettersOf(slice);
     for (const letter of letters) {
@@ -50,6 +53,7 @@ export const drawing: Drawing<LetteringSlice> = {
       prefix: letter.id,
       solid: prism(block, profileOf(slice, letter, block, context), { axis: "depth", from: 0, to: 1 }, true),
     }));
+    if (slice.told === "letter-by-letter") Object.assign(points, commonDepthPoints(block, letters));
     return { solid: assemble(parts), block, points, called: callLetters(slice, block), tie, findings };
   },
   draw: drawLettering,
@@ -84,12 +88,7 @@ function drawLettering(page: Page, slice: LetteringSlice, built: Built): void {
     page.keepTo(null);
   }
 
-  page.phase("guides");
-  page.ruleGuides("depth");
-  page.phase("close");
-  page.markDepth("depth");
-  page.ruleRemaining((e) => page.shows(e));
-  page.curveRemaining((e) => page.shows(e));
+  drawDepth(page, slice, inOrder);
 }
 
 /**

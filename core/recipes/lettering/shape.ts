@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { ObjectBase } from "../object-base.ts";
-import { DepthSetBySchema, ExtentSchema, FOOT } from "../placement.ts";
+import { BACK, DepthSetBySchema, ExtentSchema, FOOT } from "../placement.ts";
 
 /** A word in block letters, one tile a letter, swept away from the paper. */
 export const LetteringSchema = v.strictObject({
@@ -23,6 +23,11 @@ export const LetteringSchema = v.strictObject({
   cornerStyle: v.optional(v.picklist(["square", "round"])),
   /** How the tiles come on the paper; a template has a true shape, so it serves only where the word faces the paper. */
   tiles: v.optional(v.picklist(["measured", "template"])),
+  /** Whether every stage is drawn for the whole word, or each letter is finished before the next is begun. */
+  told: v.optional(v.picklist(["whole", "letter-by-letter"])),
+  /** Which corners go to the vanishing point first: all that show, or those of the tiles alone, the others when it is closed. */
+  raysFrom: v.optional(v.picklist(["corners", "tile-corners"])),
+  back: BACK,
   /** Which letter is drawn first: left-handers work from the right. */
   startFrom: v.picklist(["left", "right"]),
   handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),

@@ -13,5 +13,15 @@ export const words: PhraseBook = {
     slip: [when(["measured"], "Cutting on the wrong side of the mark.")],
   },
   guides: TO_VP,
+  "guides-*": { ...TO_VP, title: "{it}: the {letter} to the point" },
+  "close-*": { ...CLOSE, title: "{it}: close the {letter}" },
+  "common-depth": {
+    title: "{it}: one depth for all letters",
+    why: "Where it crosses a letter's guide, that letter ends.",
+    check: [
+      when(["level"], "It runs level, like the word itself."),
+      when(["guide"], "It runs to the word's own point."),
+    ],
+  },
   close: { ...CLOSE, why: [when(["copied"], "Lines stop where the next letter begins.")] },
 };
