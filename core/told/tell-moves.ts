@@ -4,6 +4,7 @@ import { isDot } from "../paper/index.ts";
 import { byMeasure, isOff, onSheetOnly, unknownIn } from "./by-measure.ts";
 import { placesIn } from "./map-act.ts";
 import type { Place } from "./places.ts";
+import { tellCutCurve } from "./tell-cut-curve.ts";
 import { pressOf, type TellInput } from "./tell-input.ts";
 import { tellInset } from "./tell-inset.ts";
 import { tellWhere, whereMeasured } from "./tell-mark.ts";
@@ -41,6 +42,11 @@ export function tellMoves(
       take(many);
       i += many.moves.length - 1;
       takeLeft(i);
+      continue;
+    }
+    const cut = tellCutCurve(input, moves, i);
+    if (cut?.every((t) => unknownIn(t.act, input.given).length === 0 || t.act.do === "curve")) {
+      for (const t of cut) take(t);
       continue;
     }
     const swapped = tellSwapped(input, moves, i);

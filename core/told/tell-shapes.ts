@@ -28,13 +28,27 @@ export function leavesOf(stroke: PaperStroke, through: readonly Place[]): Pick<C
 /** A drawn curve passes a place at less than this. */
 const ON_CURVE_MM = 0.3;
 
-/** The places on a curve, in its order: of the same thing, found before it is drawn. */
+/** The places on a curve, in its order: of the same thing, found before it is drawn. A closed one comes back to its first. */
 export function placesOnCurve(
   places: Places,
   stroke: PaperStroke,
   moves: readonly Move[],
   i: number,
 ): Place[] {
+  const line = pointsAlong(stroke.trace, 0, 1);
+  const inOrder = alongCurve(places, stroke, moves, i).map((p) => p.name);
+  const [first, last] = [line[0], line[line.length - 1]];
+  const closed = first && last && distanceMm(first, last) < ON_CURVE_MM;
+  return closed && inOrder[0] ? [...inOrder, inOrder[0]] : inOrder;
+}
+
+/** The same places, each with the share of the curve at which it lies. */
+export function alongCurve(
+  places: Places,
+  stroke: PaperStroke,
+  moves: readonly Move[],
+  i: number,
+): { readonly share: number; readonly name: Place }[] {
   const line = pointsAlong(stroke.trace, 0, 1);
   const near: { at: number; id: string }[] = [];
   const seen = new Set<string>();
@@ -52,10 +66,9 @@ export function placesOnCurve(
       if (at !== null) near.push({ at, id: one });
     }
   }
-  const inOrder = near.sort((a, b) => a.at - b.at).map((n) => places.name(n.id));
-  const [first, last] = [line[0], line[line.length - 1]];
-  const closed = first && last && distanceMm(first, last) < ON_CURVE_MM;
-  return closed && inOrder[0] ? [...inOrder, inOrder[0]] : inOrder;
+  return near
+    .sort((a, b) => a.at - b.at)
+    .map(({ at, id }) => ({ share: at / (line.length - 1), name: places.name(id) }));
 }
 
 function nearestOn(line: readonly PaperPoint[], p: PaperPoint): number | null {

@@ -159,6 +159,11 @@ const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
   [/^(?:Cutting on the wrong side of the mark|Measuring from the ruler's end)/, measures],
   [/^(?:The gaps left and right are alike)/, measures],
   [/^Every rail runs into the point\.$/, hasGuide],
+  [/^A street square to ours runs to the other point\.$/, guideHere],
+  [/^It crosses before us: its edges stay level\.$/, hasLevel],
+  [/^They run like the sheet's side edges\.$/, hasUpright],
+  [/^Every upright ends on its line\.$/, ({ phase, c }) => phase.some((l) => endsOnOther(l, c))],
+  [/^Feet lie on two lines to the same point\.$/, hasGuide],
   [/^A horizon that tilts/, ({ phase }) => phase.some((l) => l.stroke.role === "horizon")],
   [
     /^The horizon is the height of our eyes\.$/,
@@ -174,7 +179,7 @@ const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
 
 /** Sentences that hold of what they go with by itself: ways of working, what to look for, what a thing is. */
 const BY_ITSELF =
-  /^(?:A fat dot|A letter is its tile|Letters of one size|All tiles stand on one line|Lines stop where the next letter|A house is a box first|Columns of tiles|Equal ticks here|Uneven ticks|The diagonal of the tiles|Even gaps|The gaps shrink|Measuring along the diagonal|The points lie on the diagonals|Pointed ends|A pointed crown|Its crown lies|An arch as high|Feet, springing and crown|The same again, smaller|Two (?:guides|lines) give all|Heads follow|No gap is wider|The last gap|Drawing a rail|Equal dashes|Each dash|The outer marks|The joints come|One ruler across|What is level above|Stopping at the near road|Not constructed|It keeps to its place|Only the eye level|The skyline|Pale first|Shapes are upside down|Every upright runs straight on|Measuring from the shore|Away from the foot|The foot lies on the horizon|Sun and foot|The shadow begins|A shadow that floats|Starting a little beside|Each line leaves|Where walls meet|For stairs|Up, along|The last tread|Everything starts from the corner|The board ends|Drawing through|Stop where the top|Two lines for every corner|All of one row|The lines run like|All four corners of the wall)/;
+  /^(?:A fat dot|A letter is its tile|Letters of one size|All tiles stand on one line|Lines stop where the next letter|A house is a box first|Columns of tiles|Equal ticks here|Uneven ticks|The diagonal of the tiles|Even gaps|The gaps shrink|Measuring along the diagonal|The points lie on the diagonals|Pointed ends|A pointed crown|Its crown lies|An arch as high|Feet, springing and crown|The same again, smaller|Two (?:guides|lines) give all|Heads follow|No gap is wider|The last gap|Drawing a rail|Equal dashes|Each dash|The outer marks|The joints come|One ruler across|What is level above|Stopping at the near road|Not constructed|It keeps to its place|Only the eye level|The skyline|Pale first|Shapes are upside down|Every upright runs straight on|Measuring from the shore|Away from the foot|The foot lies on the horizon|Sun and foot|The shadow begins|A shadow that floats|Starting a little beside|Each line leaves|Where walls meet|For stairs|Up, along|The last tread|Everything starts from the corner|The board ends|Drawing through|Stop where the top|Two lines for every corner|All of one row|The lines run like|All four corners of the wall|Stopping at our street|Drawing the kerb on|Either side of the middle|Nothing is drawn where|Left and right of our street|Where it crosses a letter|It runs to the word|It runs level, like the word|Uprights all of one length|Each arch is smaller)/;
 
 test("every reason, check and slip is true of the lines that are on the paper", () => {
   let said = 0;
@@ -215,11 +220,7 @@ function isMeasure(text: string, { step, c }: Seen): boolean {
     ),
   ];
   for (const [, names = "", length = "", , edge] of parts) {
-    const said = length
-      .split("\u00a0")
-      .map((n) => n.split("⁄").map(Number))
-      .reduce((sum, [a = 0, b = 1]) => sum + a / b, 0);
-    const mm = unit === "in" ? said * 25.4 : said;
+    const mm = mmOf(length, unit);
     for (const name of names.match(/\b[A-Z]\d*\b/g) ?? []) {
       const at = step.pictured.letters.find((l) => l.says === name)?.at;
       if (!at) continue;
@@ -229,5 +230,21 @@ function isMeasure(text: string, { step, c }: Seen): boolean {
       expect(Math.abs(is - mm), `${step.id}: ${text}`).toBeLessThan(1.6 * mark);
     }
   }
-  return parts.length > 0;
+  const apart = [...text.matchAll(/([A-Z]\d*) and ([A-Z]\d*) are ([\d\u00a0⁄]+?)\u00a0(?:in|mm) apart/g)];
+  for (const [, a = "", b = "", length = ""] of apart) {
+    const [p, q] = [a, b].map((name) => step.pictured.letters.find((l) => l.says === name)?.at);
+    if (!p || !q) continue;
+    const is = Math.hypot(p.xMm - q.xMm, p.yMm - q.yMm);
+    expect(Math.abs(is - mmOf(length, unit)), `${step.id}: ${text}`).toBeLessThan(1.6 * mark);
+  }
+  return parts.length + apart.length > 0;
+}
+
+/** "3 1⁄8" of inches, or of mm. */
+function mmOf(length: string, unit: "in" | "mm"): number {
+  const said = length
+    .split("\u00a0")
+    .map((n) => n.split("⁄").map(Number))
+    .reduce((sum, [a = 0, b = 1]) => sum + a / b, 0);
+  return unit === "in" ? said * 25.4 : said;
 }

@@ -54,7 +54,7 @@ export function crossingPoints(
   seenAlong: (from: Vec3, fraction: number) => Vec3 | null,
 ): Record<string, Vec3> {
   const { crossing } = slice;
-  const { along, across } = axesOf(slice);
+  const { along, across } = axesOf(slice, frame);
   const points: Record<string, Vec3> = {};
   const [left, outer] = [lines["left-near"], lines["left-outer-near"]];
   if (!crossing || !left) return points;
@@ -118,7 +118,7 @@ function leavesAfterMm(from: PaperPoint, step: { x: number; y: number }, { sheet
  * both drawn away from the road. The road's own lines go firmly up to the corners and on behind them.
  */
 export function drawCrossing(page: Page, slice: RoadSlice): void {
-  const { along, across } = axesOf(slice);
+  const { along, across } = axesOf(slice, page.frame);
   const arms = armsOf(slice).filter(({ corner }) => page.knows(corner));
   const has = (corner: string) => arms.some((a) => a.corner === corner);
   for (const edge of EDGES) {

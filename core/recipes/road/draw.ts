@@ -9,20 +9,10 @@ import { axesOf, linesOf, markedReach, runsToItsPoint } from "./lines.ts";
 import type { RoadSlice } from "./shape.ts";
 
 export const drawing: Drawing<RoadSlice> = {
-  impossible: (slice, frame) => [
-    ...(slice.crossing && slice.crossing.to <= slice.crossing.from
+  impossible: (slice) =>
+    slice.crossing && slice.crossing.to <= slice.crossing.from
       ? [{ field: "crossing.to", message: "the far edge of the crossing road must lie beyond its near edge" }]
-      : []),
-    ...(frame.axes[axesOf(slice).along][2] > 1e-9
-      ? []
-      : [
-          {
-            field: "along",
-            message:
-              "a road begins at the sheet's lower edge and runs to a vanishing point; the width has none here",
-          },
-        ]),
-  ],
+      : [],
   solve: solveRoad,
   draw: drawRoad,
 };
@@ -30,7 +20,7 @@ export const drawing: Drawing<RoadSlice> = {
 function solveRoad(slice: RoadSlice, { view, frame }: SolveContext): Built {
   const { sheet } = view;
   const h = slice.handles;
-  const { along } = axesOf(slice);
+  const { along } = axesOf(slice, frame);
   const dir = frame.axes[along];
   const near = (offMm: number, above = 0) => groundAt(view, h.fromLeftMm + offMm, sheet.heightMm, above);
   const kerb = kerbHeight(slice, view);
@@ -88,7 +78,7 @@ function noGround(slice: RoadSlice) {
  * both pavements.
  */
 function drawRoad(page: Page, slice: RoadSlice): void {
-  const { along } = axesOf(slice);
+  const { along } = axesOf(slice, page.frame);
   const lines = linesOf(slice).filter(({ name }) => hasPoints(page, `${name}-near`, `${name}-far`));
   page.phase("marks");
   page.markFromEdges("middle-near");

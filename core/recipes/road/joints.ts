@@ -16,7 +16,7 @@ export function jointPoints(
 ): Record<string, Vec3> {
   const joints: Record<string, Vec3> = {};
   if (slice.handles.pavement === 0) return joints;
-  const { along, across } = axesOf(slice);
+  const { along, across } = axesOf(slice, frame);
   const go = frame.axes[along];
   const up = scaled(frame.axes.height, kerbHeight(slice, view));
   const station = (p: Vec3 | undefined) => (p ? dot(p, go) : null);
@@ -38,7 +38,7 @@ export function jointPoints(
 
 /** Draws the joints one by one, each with one ruler across both pavements: the pencil lifts over the road. */
 export function drawJoints(page: Page, slice: RoadSlice): void {
-  const { across } = axesOf(slice);
+  const { across } = axesOf(slice, page.frame);
   for (let i = 1; i <= slice.joints; i++) {
     const at = (line: (typeof LINES)[number]) => `joint-${i}-${line}`;
     if (!LINES.every((line) => page.knows(at(line)))) continue;

@@ -71,7 +71,7 @@ export function drawKerbs(page: Page, slice: RoadSlice): void {
         measured: true,
         called: "short upright of the kerb",
       });
-    const axis = axesOf(slice)[runs];
+    const axis = axesOf(slice, page.frame)[runs];
     const called = "upper edge of the kerb";
     const toPoint = runs === "across" ? !page.knows(far) : runsToItsPoint(slice) && to === `${side}-far`;
     if (toPoint) page.ruleToVanishingPoint(`kerb-${name}-line`, near, axis, { role: "outline", called });

@@ -1,4 +1,4 @@
-import type { Axis } from "../../view/index.ts";
+import { type Axis, type Frame, runsWithPaper } from "../../view/index.ts";
 import type { RoadSlice } from "./shape.ts";
 
 /** A line of the road by name, with its place on the sheet's lower edge from the middle. */
@@ -31,7 +31,15 @@ export function markedReach({ handles }: RoadSlice): number {
   return handles.reach === 1 ? LAST_MARKED : handles.reach;
 }
 
-/** The axis a road runs along, and the one square to it along which whatever crosses it runs. */
-export function axesOf(slice: Pick<RoadSlice, "along">): { readonly along: Axis; readonly across: Axis } {
-  return slice.along === "width" ? { along: "width", across: "depth" } : { along: "depth", across: "width" };
+/**
+ * The axis a road runs along, and the one square to it along which whatever crosses it runs. Where the width has no vanishing
+ * point the road runs to the only one there is.
+ */
+export function axesOf(
+  slice: Pick<RoadSlice, "along">,
+  frame: Frame,
+): { readonly along: Axis; readonly across: Axis } {
+  return slice.along === "width" && !runsWithPaper(frame, "width")
+    ? { along: "width", across: "depth" }
+    : { along: "depth", across: "width" };
 }

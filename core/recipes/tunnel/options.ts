@@ -9,6 +9,10 @@ export const options: readonly OptionPlan<TunnelSlice>[] = [
     kind: "choice",
     field: "order",
     label: "Order",
-    named: { "uprights-first": "uprights first", "arches-only": "arches only" },
+    named: {
+      "uprights-first": "uprights first",
+      "arches-first": "arches first",
+      "arches-only": "arches only, from the walls",
+    },
   },
 ];

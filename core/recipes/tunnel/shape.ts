@@ -15,8 +15,8 @@ export const TunnelSchema = v.strictObject({
   ),
   /** Height at which the arches spring, as a part of the whole. */
   springing: v.pipe(v.number(), v.minValue(0.05, "at least 0.05"), v.maxValue(0.95, "at most 0.95")),
-  /** Which comes first: the uprights, or the arches with the uprights left out. */
-  order: v.picklist(["uprights-first", "arches-only"]),
+  /** Which comes first: the uprights, or the arches, whose uprights are dropped afterwards, or left out where they spring from walls. */
+  order: v.picklist(["uprights-first", "arches-first", "arches-only"]),
   handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),
 });
 export type TunnelSlice = v.InferOutput<typeof TunnelSchema>;
