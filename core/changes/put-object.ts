@@ -11,6 +11,7 @@ import {
   type ObjectSlice,
   type PutBy,
   type PutSpot,
+  quartersOf,
   RECIPE_NAMES,
   type RecipeName,
   recipeNamed,
@@ -88,6 +89,9 @@ export function putObject(
   const label = n === 1 && putDown.oneOfAKind ? chosen.label : `${chosen.label} ${n}`;
   const on = { object: hostId ?? "", face: (host && recipeOf(host).hosts?.mainFace) ?? "front" };
   const spot = spotOf(lesson, view, frame, from, to, scene, on);
+  // On a side of a room seen straight ahead it stands as on a floor: the sheet is turned to it.
+  const quarters =
+    spot.depthSetBy === "ground" || spot.depthSetBy === "free" ? null : turnsTo(spot, view, frame);
   const shares = (at: PaperPoint) => (under ? sharesOnFace(under, frame.id, view, at) : null);
   const [a, b] = isPress(lesson, from, to) ? [null, null] : [shares(from), shares(to)];
   const onFace =
@@ -102,11 +106,40 @@ export function putObject(
     label,
     frame: frame.id,
     recipe: chosen.recipe,
-    ...putDown.usual(spot),
+    ...putDown.usual(quarters === null ? spot : onItsSide(spot, quarters)),
     ...chosen.over,
     ...onFace,
+    ...(quarters === null ? {} : { turned: quarters }),
   } as ObjectSlice;
   return { id, changes: [putThing(object)] };
+}
+
+function turnsTo({ depthSetBy }: PutSpot, view: View, frame: Frame): 1 | 2 | 3 | null {
+  return typeof depthSetBy === "object" ? quartersOf(view, frame.id, depthSetBy.face) : null;
+}
+
+/** The spot as it lies on the sheet turned to the side it stands on: what was its left is now above, right or below. */
+function onItsSide(spot: PutSpot, quarters: 1 | 2 | 3): PutSpot {
+  const { fromLeftMm, fromBottomMm, wideMm, highMm } = spot;
+  const [right, top] = [fromLeftMm + wideMm, fromBottomMm + highMm];
+  const [left, bottom] = {
+    1: [right, fromBottomMm] as const,
+    2: [right, top] as const,
+    3: [fromLeftMm, top] as const,
+  }[quarters];
+  const lying = quarters !== 2;
+  return {
+    ...spot,
+    fromLeftMm: left,
+    fromBottomMm: bottom,
+    wideMm: lying ? highMm : wideMm,
+    highMm: lying ? wideMm : highMm,
+    extent: (axis, part) => {
+      const extent = spot.extent(axis, part);
+      if (!("mm" in extent) || !lying) return extent;
+      return { mm: axis === "height" ? wideMm : highMm };
+    },
+  };
 }
 
 /** The stretch of a face that a drag marks, in hundredths: as wide and high as it was drawn. */
@@ -141,6 +174,28 @@ function standOf(
   return foot.yMm > view.horizonMm + smallestStepMm(lesson.sheet) ? "ground" : "free";
 }
 
+/** What a front leans on: its foot, or, where that stands on nothing, the side of a room that one of its other sides touches. */
+function standOfFront(
+  lesson: Lesson,
+  view: View,
+  front: { left: number; foot: number; wide: number; high: number },
+  scene: ReadonlyMap<string, StandingThing>,
+): DepthSetBy {
+  const { left, foot, wide, high } = front;
+  const stands = standOf(lesson, view, { xMm: left, yMm: foot }, scene);
+  if (stands !== "free") return stands;
+  const others = [
+    { at: { xMm: left, yMm: foot - high }, side: "left-wall" },
+    { at: { xMm: left + wide, yMm: foot }, side: "right-wall" },
+    { at: { xMm: left + wide, yMm: foot - high }, side: "ceiling" },
+  ];
+  for (const { at, side } of others) {
+    const on = standOf(lesson, view, at, scene);
+    if (typeof on === "object" && on.face === side) return on;
+  }
+  return stands;
+}
+
 function spotOf(
   lesson: Lesson,
   view: View,
@@ -166,7 +221,12 @@ function spotOf(
     fromBottomMm: snap(lesson.sheet.heightMm - foot),
     wideMm,
     highMm,
-    depthSetBy: standOf(lesson, view, { xMm: left, yMm: foot }, scene),
+    depthSetBy: standOfFront(
+      lesson,
+      view,
+      { left, foot, wide: isClick ? 0 : w, high: isClick ? 0 : h },
+      scene,
+    ),
     extent: (axis, part) =>
       runsWithPaper(frame, axis)
         ? { mm: axis === "height" ? highMm : wideMm }

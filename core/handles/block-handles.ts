@@ -1,13 +1,12 @@
 import { type Change, formatLength, smallestStepMm } from "../base/index.ts";
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import { sayShare } from "../lexicon/index.ts";
-import { type BlockPlaced, extentOf, footOf } from "../recipes/index.ts";
+import { type BlockPlaced, extentOf, footOf, frameOf } from "../recipes/index.ts";
 import { type Block, pointInBlock } from "../solids/index.ts";
 import {
   AXES,
   type Axis,
   findVanishingPoint,
-  requireFrame,
   runsWithPaper,
   seenAt,
   type Vec3,
@@ -42,7 +41,7 @@ export function blockHandles(object: BlockPlaced, block: Block | null, view: Vie
           "mm" in extent
             ? `${say(extent.mm)} ${axis === "height" ? "high" : "wide"}`
             : `${sayShare(extent.fraction)} of the way to the vanishing point`,
-        way: "mm" in extent ? (axis === "height" ? "up-and-down" : "across") : "along-guide",
+        way: "mm" in extent ? (goesAcross(object, view, axis) ? "across" : "up-and-down") : "along-guide",
       },
     ];
   });
@@ -74,7 +73,8 @@ export function dragBlockHandle(
   if (!axis || !extent) return [];
   const foot = footOf(object, view.sheet.heightMm);
   if ("mm" in extent) {
-    const mm = axis === "height" ? foot.yMm - to.yMm : to.xMm - foot.xMm;
+    const [x, y] = wayOnPaper(object, view, axis);
+    const mm = (to.xMm - foot.xMm) * x + (to.yMm - foot.yMm) * y;
     return [{ id, field: `handles.${axis}`, value: { mm: Math.max(roundMm(step), snap(mm)) } }];
   }
   const fraction = block && fractionNear(object, block, view, axis, to, exact);
@@ -109,9 +109,8 @@ export function blockMeasures(object: BlockPlaced, block: Block | null, view: Vi
       const extent = extentOf(object, axis);
       if (!extent) return [];
       if ("mm" in extent) {
-        const to =
-          axis === "height" ? { ...foot, yMm: foot.yMm - extent.mm } : { ...foot, xMm: foot.xMm + extent.mm };
-        const whole = axis === "height" ? heightMm : widthMm;
+        const to = past(foot, wayOnPaper(object, view, axis), extent.mm);
+        const whole = goesAcross(object, view, axis) ? widthMm : heightMm;
         return [length(LABEL[axis], `handles.${axis}.mm`, extent.mm, whole, foot, to)];
       }
       const start = block && guideStart(object, block, view, axis);
@@ -132,15 +131,31 @@ export function blockMeasures(object: BlockPlaced, block: Block | null, view: Vi
   ];
 }
 
+/** The way a flat axis of a thing runs on the paper: right and up, or as they lie on the turned sheet. */
+function wayOnPaper(object: BlockPlaced, view: View, axis: Axis): readonly [x: number, y: number] {
+  const [x, y] = frameOf(object, view).axes[axis];
+  return [x, y];
+}
+
+function goesAcross(object: BlockPlaced, view: View, axis: Axis): boolean {
+  const [x, y] = wayOnPaper(object, view, axis);
+  return Math.abs(x) > Math.abs(y);
+}
+
+function past(from: PaperPoint, [x, y]: readonly [number, number], mm: number): PaperPoint {
+  return { xMm: from.xMm + x * mm, yMm: from.yMm + y * mm };
+}
+
 /** Flat extents are held at the middle of the far side, deep ones at the far end of the guide nearest the VP. */
 function extentPoint(object: BlockPlaced, block: Block, view: View, axis: Axis): PaperPoint | null {
   const extent = extentOf(object, axis);
   if (extent && "mm" in extent) {
     const foot = footOf(object, view.sheet.heightMm);
-    const [width, height] = [extentOf(object, "width"), extentOf(object, "height")];
-    const across = axis === "width" ? extent.mm : width && "mm" in width ? width.mm / 2 : 0;
-    const up = axis === "height" ? extent.mm : height && "mm" in height ? height.mm / 2 : 0;
-    return { xMm: foot.xMm + across, yMm: foot.yMm - up };
+    return (["width", "height"] as const).reduce((at, own) => {
+      const flat = extentOf(object, own);
+      const mm = own === axis ? extent.mm : flat && "mm" in flat ? flat.mm / 2 : 0;
+      return past(at, wayOnPaper(object, view, own), mm);
+    }, foot);
   }
   const start = guideStart(object, block, view, axis);
   return start && seenAt(view.camera, addAxis(start, block[axis]));
@@ -152,7 +167,7 @@ function extentPoint(object: BlockPlaced, block: Block, view: View, axis: Axis):
  */
 function guideStart(object: BlockPlaced, block: Block, view: View, axis: Axis): Vec3 | null {
   if (axis === "height") return block.origin;
-  const frame = requireFrame(view, object.frame);
+  const frame = frameOf(object, view);
   const vp = findVanishingPoint(view, frame, axis);
   const nearEnds = axis === "depth" && runsWithPaper(frame, "width") ? ([0, 1] as const) : ([0] as const);
   const up = runsWithPaper(frame, "height") ? 1 : 0;
@@ -170,7 +185,7 @@ function fractionNear(
   to: PaperPoint,
   exact: boolean,
 ): number | null {
-  const frame = requireFrame(view, object.frame);
+  const frame = frameOf(object, view);
   const start = guideStart(object, block, view, axis);
   const [from, vp] = [start && seenAt(view.camera, start), findVanishingPoint(view, frame, axis)];
   if (!from || !vp) return null;

@@ -3,9 +3,9 @@ import { Drafter, type Move } from "../drafter/index.ts";
 import { findPaperPoint } from "../geometry/index.ts";
 import { type Built, callPoint, type FoundSoFar, openPage } from "../page/index.ts";
 import type { Plan } from "../plan/index.ts";
-import { type Fault, guidesOf, hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
+import { type Fault, frameOf, guidesOf, hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
 import { type HidingFace, hidingFaces, orderGroups, type Solid } from "../solids/index.ts";
-import { requireFrame, type Vec3, type View, worldToPaper } from "../view/index.ts";
+import { type Vec3, type View, worldToPaper } from "../view/index.ts";
 import { coveredCorners } from "./covered-corners.ts";
 import { orderMoves } from "./order-moves.ts";
 import { drawCentre, drawHorizon, drawVanishingPoints, HORIZON_ID, SHEET_ID } from "./sheet-setup.ts";
@@ -50,9 +50,9 @@ export interface ObjectDrawing {
 
 /** What is impossible in an object in this view, by field. */
 export function impossibleInObject(object: ObjectSlice, view: View): readonly Fault[] {
-  const frame = view.frames.find((f) => f.id === object.frame);
-  if (!frame) return [{ field: "frame", message: `the view has no frame "${object.frame}"` }];
-  return recipeOf(object).impossible(object, frame);
+  if (!view.frames.some((f) => f.id === object.frame))
+    return [{ field: "frame", message: `the view has no frame "${object.frame}"` }];
+  return recipeOf(object).impossible(object, frameOf(object, view));
 }
 
 /** The schools of drawing a plan chooses: all of it that the pencil knows. */
@@ -258,7 +258,7 @@ function drawObject(
 ): ObjectDrawing {
   const { object, built } = standing;
   const d = new Drafter(object.id);
-  const frame = requireFrame(view, object.frame);
+  const frame = frameOf(object, view);
   const goesOnFrom = new Map<string, FoundSoFar | null>();
   const noted = (id: string) => {
     const found = foundOf(id);
@@ -286,7 +286,7 @@ export function withOtherDepthMark(drawing: ObjectDrawing, view: View, depthMark
   const page = openPage(d, {
     objectId: object.id,
     view,
-    frame: requireFrame(view, object.frame),
+    frame: frameOf(object, view),
     options: { guides, depthMark },
     built,
     covered,

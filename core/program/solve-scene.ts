@@ -1,8 +1,8 @@
 import { type Keep, makeAnew } from "../base/index.ts";
 import type { Built } from "../page/index.ts";
-import { hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
+import { frameOf, hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
 import { GROUND_GROUP, MIRROR_GROUP } from "../solids/index.ts";
-import { requireFrame, type View } from "../view/index.ts";
+import type { View } from "../view/index.ts";
 
 /** An object as it truly stands among the others. */
 export interface StandingThing {
@@ -42,7 +42,7 @@ export function solveScene(
   };
   const stand = ({ object, leansOn, hosts }: UnderWay): void => {
     const now = keep(object.id, [object, view, ...hosts], (): StandingThing => {
-      const frame = requireFrame(view, object.frame);
+      const frame = frameOf(object, view);
       const hostOf = (host: string) => hosts[leansOn.indexOf(host)]?.built ?? null;
       const others = recipeOf(object).looksAround ? leansOn : [];
       const built = recipeOf(object).solve(object, { view, frame, hostOf, others });

@@ -4,6 +4,7 @@ export type { BoxSlice } from "./box/shape.ts";
 export { hostsOf } from "./hosts-of.ts";
 export { idSchema } from "./object-base.ts";
 export { meaningOf, type ObjectOption, objectOptions } from "./object-options.ts";
+export { frameOf, quartersOf } from "./own-frame.ts";
 export type { HandleWay, OwnHandle } from "./own-handle.ts";
 export type { Bound, Need, PhraseBook, Phrases, Saying, SlipKind } from "./phrases.ts";
 export { ERASE, when } from "./phrases.ts";

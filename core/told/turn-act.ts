@@ -42,7 +42,10 @@ function turned(value: unknown, key: string | null): unknown {
     if (WAYS.has(key) || key === "across") return QUARTER[value] ?? value;
     return value;
   }
-  if (Array.isArray(value)) return value.map((v) => turned(v, null));
+  if (Array.isArray(value))
+    return value.map((v) =>
+      key === "leaves" && typeof v === "string" ? (QUARTER[v] ?? v) : turned(v, null),
+    );
   if (typeof value !== "object" || value === null) return value;
   const isCorner = (value as { k?: unknown }).k === "corner";
   const out: Record<string, unknown> = {};

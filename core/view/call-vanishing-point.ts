@@ -1,12 +1,13 @@
 import type { PaperPoint } from "../geometry/index.ts";
 import { callFrame } from "./call-frame.ts";
 import { type Axis, type Frame, findVanishingPoint, type View } from "./camera.ts";
+import { baseFrameId } from "./frames.ts";
 
 /** What teachers call a level vanishing point of a frame; beside the first frame, with whose it is. */
 export function callVanishingPoint(view: View, frame: Frame, axis: Exclude<Axis, "height">): string {
   const paired = findVanishingPoint(view, frame, "width") !== null;
   const side = paired ? (axis === "depth" ? "left " : "right ") : "";
-  const whose = frame.id === view.frames[0]?.id ? "" : ` of ${callFrame(frame.id)}`;
+  const whose = baseFrameId(frame.id) === view.frames[0]?.id ? "" : ` of ${callFrame(baseFrameId(frame.id))}`;
   return `${side}vanishing point${whose}`;
 }
 

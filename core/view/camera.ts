@@ -146,13 +146,6 @@ export function measuringPoints(view: View, frame: Frame): PaperPoint[] {
   });
 }
 
-export function requireFrame(view: View, id: string): Frame {
-  const frame = view.frames.find((f) => f.id === id);
-  if (!frame)
-    throw new Error(`The view has no frame "${id}"; it has ${view.frames.map((f) => f.id).join(", ")}.`);
-  return frame;
-}
-
 /**
  * Projects a homogeneous space point to paper: h = (d·x + pₓ·z, d·y + p_y·z, z). The third component is depth
  * times w-free scale, so a direction gives its vanishing point, at infinity when it runs level with the paper.

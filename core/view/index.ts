@@ -8,12 +8,12 @@ export {
   measuringPoints,
   paperToWorld,
   planView,
-  requireFrame,
   runsWithPaper,
   seenAt,
   vanishingPoint,
   worldToPaper,
 } from "./camera.ts";
+export { baseFrameId, requireFrame, turnedFrameId } from "./frames.ts";
 export type { Sheet } from "./sheet.ts";
 export { SheetSchema, STANDARD_SHEETS } from "./sheet.ts";
 export { add, cross, dot, minus, scaled, sizeOf, unit } from "./space.ts";

@@ -14,5 +14,5 @@ export const room = recipe({
   options,
   putDown,
   handles,
-  hosts: { mainFace: "back-wall", carries: (face) => face !== "floor" && face !== "ceiling" },
+  hosts: { mainFace: "back-wall", carries: (face) => face !== "floor" },
 });
