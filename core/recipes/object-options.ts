@@ -43,7 +43,7 @@ export function objectOptions(object: ObjectSlice): ObjectOption[] {
           ...boundsAt(recipeOf(object).shape, plan.field),
         };
       case "length":
-        return { ...place, kind: "length", valueMm: Number(value) };
+        return { ...place, kind: "length", valueMm: Number(value ?? 0) };
       case "switch":
         return { ...place, kind: "switch", value: value === true };
       case "text":

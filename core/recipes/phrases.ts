@@ -6,6 +6,7 @@ export type SlipKind = "missed-point" | "slanted" | "leaning" | "level-lid" | "e
  * - `guide`: a line to a vanishing point; `guides`: several to one; `two-points`: lines to two of them;
  * - `copied`: a level or upright line that ends where another one is; `upright`, `level`: such a line at all;
  * - `facing`: what is drawn lies flat to us, both level and upright; `running`: it runs away from us;
+ * - `through`: a line laid through two found places and carried on;
  * - `diagonals`: two lines crossed to find a middle; `lid`: two lines that meet in a corner;
  * - `measured`: a length; `dotted`, `curved`, `filled`, `rubbed`: what the words say;
  * - `ticks`: like marks in a row; `points`: several vanishing points are marked.
@@ -20,6 +21,7 @@ export type Need =
   | "facing"
   | "running"
   | "diagonals"
+  | "through"
   | "lid"
   | "measured"
   | "dotted"

@@ -20,6 +20,7 @@ export function factsOf(told: readonly Told[]): ReadonlySet<Need> {
             points.add(aim);
             byPoint.set(aim, (byPoint.get(aim) ?? 0) + 1);
           }
+          if (toward.k === "point" && toward.at.k === "letter" && end.k === "on") facts.add("through");
           if (end.k === "length") facts.add("measured");
           if (toward.k === "way") {
             const flat = toward.way === "left" || toward.way === "right";

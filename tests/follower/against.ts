@@ -95,6 +95,18 @@ function inked(c: ComputedLesson, followed: Followed): Difference[] {
   const free = new Set(
     c.lesson.objects.filter((o) => o.recipe === "freehand" || o.recipe === "hills").map((o) => o.id),
   );
+  // Crowns are drawn freely too: how far a trunk is seen under the next one differs as they do.
+  const trees = new Set(
+    c.lesson.objects.filter((o) => o.recipe === "row" && o.kind === "trees").map((o) => o.id),
+  );
+  const underCrowns: Segment[] = c.paper.strokes.flatMap((stroke) =>
+    trees.has(stroke.objectId) && stroke.trace.kind === "straight"
+      ? stroke.behindOwn.map((p) => ({
+          a: pt(pointOn(stroke.trace, p.from)),
+          b: pt(pointOn(stroke.trace, p.to)),
+        }))
+      : [],
+  );
   const anyway: Segment[] = c.paper.strokes.flatMap((stroke) =>
     stroke.pieces.flatMap((p) =>
       p.behind !== undefined && free.has(p.behind) && stroke.trace.kind === "straight"
@@ -130,7 +142,9 @@ function inked(c: ComputedLesson, followed: Followed): Difference[] {
   }
   for (const s of firm) {
     const off = samples(s).filter(
-      (p) => on(p) && ![...drawn.map((d) => d.seg), ...anyway].some((d) => offSegment(p, d) < INK_MM),
+      (p) =>
+        on(p) &&
+        ![...drawn.map((d) => d.seg), ...anyway, ...underCrowns].some((d) => offSegment(p, d) < INK_MM),
     );
     if (off.length > 0 && apart(s.a, s.b) > LEAST_MM)
       found.push({

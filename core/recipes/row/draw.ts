@@ -1,9 +1,10 @@
-import { type Built, FLAT, type Page } from "../../page/index.ts";
-import { add, minus, scaled, sizeOf, type Vec3 } from "../../view/index.ts";
-import { extentVector, impossibleExtents, layBlock } from "../placement.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
-import { roughRound } from "../rough-round.ts";
+import type { Page } from "../../page/index.ts";
+import { impossibleExtents } from "../placement.ts";
+import type { Drawing } from "../recipe.ts";
+import { drawCrowns } from "./crowns.ts";
 import type { RowSlice } from "./shape.ts";
+import { barAxis, boardAxis, isBoards, railsOf, solveRow } from "./solve.ts";
+import { drawWires } from "./wires.ts";
 
 export const drawing: Drawing<RowSlice> = {
   impossible: (slice, frame) =>
@@ -14,137 +15,145 @@ export const drawing: Drawing<RowSlice> = {
   draw: drawRow,
 };
 
-function solveRow(slice: RowSlice, context: SolveContext): Built {
-  const { block, tie, findings } = layBlock({ ...slice, depthSetBy: "ground" }, context);
-  const { frame, view } = context;
-  const gap = extentVector(
-    frame.axes[slice.along],
-    slice.handles.gap,
-    block.origin[2],
-    view.camera.distanceMm,
-  );
-  const points: Record<string, Vec3> = {};
-  const feet = Array.from({ length: slice.count }, (_, i) =>
-    add(block.origin, gap, gapsTo(slice, i, block.origin, gap)),
-  );
-  for (const [i, foot] of feet.entries()) {
-    const n = i + 1;
-    points[`foot-${n}`] = foot;
-    points[`head-${n}`] = add(foot, block.height);
-    points[`middle-${n}`] = add(foot, block.height, 0.5);
-    for (const [r, up] of slice.rails.entries()) points[`rail-${r + 1}-${n}`] = add(foot, block.height, up);
-  }
-  return { solid: { ...FLAT, corners: {} }, block, points, called: callPosts(slice), tie, findings };
-}
-
-/** How many first gaps lie before post `i`: whole ones at equal spacing; by eye each gap on paper keeps its ratio. */
-function gapsTo(slice: RowSlice, i: number, origin: Vec3, gap: Vec3): number {
-  const z1 = add(origin, gap)[2];
-  if (slice.spacing === "equal" || z1 === origin[2]) return i;
-  const ratio = origin[2] / z1;
-  // By eye the distance left to the vanishing point shrinks in the same ratio each time: z grows as a power.
-  return (origin[2] / ratio ** i - origin[2]) / (z1 - origin[2]);
-}
+const HELP = { role: "construction", light: true } as const;
 
 /**
- * Draws a row: the first post measured, guides from its foot and its head to the vanishing point, the second post
- * where it looks right; every next one where the line from a head through the middle of the next post meets the ground
- * guide. Rails and wires last.
+ * Draws a row: the first post measured, guides from its foot and its head, the second post where it looks right; every next one
+ * where the line from a head through the middle of the next post meets the ground guide. Rails, cross-bars, crowns and wires
+ * last.
  */
 function drawRow(page: Page, slice: RowSlice): void {
   const { along, count: n } = slice;
-  const help = { role: "construction", light: true } as const;
+  const trees = slice.kind === "trees";
+  const boards = isBoards(slice);
 
   page.phase("first");
   page.markFromEdges("foot-1");
-  page.ruleAlong("post-1", "foot-1", "head-1", "height", { measured: true, called: "first upright" });
+  page.ruleAlong("post-1", "foot-1", "head-1", "height", {
+    ...(trees ? HELP : {}),
+    measured: true,
+    called: "first upright",
+  });
+  if (trees) page.partBetween("crown-foot-1", "foot-1", "head-1");
+  if (boards) drawBoard(page, slice, 1);
 
   page.phase("guides");
-  page.ruleAlong("ground-guide", "foot-1", `foot-${n}`, along, {
-    ...help,
-    tail: true,
-    called: "ground guide",
-  });
-  page.ruleAlong("head-guide", "head-1", `head-${n}`, along, {
-    ...help,
-    tail: true,
-    called: "guide of the heads",
-  });
+  const guide = (name: string, of: string, called: string) =>
+    page.ruleAlong(name, `${of}-1`, guideEnd(page, of, n), along, { ...HELP, tail: true, called });
+  guide("ground-guide", "foot", "ground guide");
+  guide("head-guide", "head", "guide of the heads");
+  if (trees) guide("crown-guide", "crown-foot", "guide of the crowns' feet");
+  if (boards && boardAxis(slice, page.frame) !== along) {
+    guide("side-ground-guide", "side-foot", "second ground guide");
+    guide("side-head-guide", "side-head", "second guide of the heads");
+  }
   const byDiagonal = slice.spacing === "equal" && n > 2 && !page.isFlat(along);
   if (byDiagonal) {
     page.partBetween("middle-1", "foot-1", "head-1");
-    page.ruleAlong("middle-guide", "middle-1", `middle-${n}`, along, {
-      ...help,
-      tail: true,
-      called: "guide of the middles",
-    });
+    guide("middle-guide", "middle", "guide of the middles");
   }
 
   page.phase("others");
   for (let i = 2; i <= n; i++) {
     if (byDiagonal && i > 2)
       page.joinOn(`diagonal-${i - 2}`, `head-${i - 2}`, `middle-${i - 1}`, `foot-${i}`, {
-        ...help,
+        ...HELP,
         called: "line from the head through the next post's middle",
       });
     if (slice.spacing === "by-eye" && i > 2) page.byEye("line");
     if (!page.isFound(`foot-${i}`)) page.measureOnLine(`foot-${i}`, "foot-1", "ground-guide");
-    page.ruleAlong(`post-${i}`, `foot-${i}`, `head-${i}`, "height", { called: "upright" });
+    page.ruleAlong(`post-${i}`, `foot-${i}`, `head-${i}`, "height", {
+      ...(trees ? HELP : {}),
+      called: "upright",
+    });
+    page.byEye(null);
+    if (boards) drawBoard(page, slice, i);
   }
-  page.byEye(null);
 
-  if (slice.kind === "trees") drawCrowns(page, slice);
-  if (slice.rails.length > 0) drawRails(page, slice);
+  if (trees) drawCrowns(page, slice);
+  if (railsOf(slice).length > 0) drawRails(page, slice);
+  if (slice.bars) drawBars(page, slice);
   if (slice.sag > 0) drawWires(page, slice);
 }
 
-/** Rails: marked on the first post, carried to the vanishing point, drawn firmly from the first post to the last. */
+/** A guide ends at the last of a row, or runs on beyond it where the row grows toward us. */
+function guideEnd(page: Page, of: string, n: number): string {
+  return page.knows(`${of}-out`) ? `${of}-out` : `${of}-${n}`;
+}
+
+/** The other side of a post: its foot across, its upright and its top. */
+function drawBoard(page: Page, slice: RowSlice, i: number): void {
+  const across = boardAxis(slice, page.frame);
+  const on = [page.id(`post-${i}`)];
+  page.ruleAlong(`base-${i}`, `foot-${i}`, `side-foot-${i}`, across, {
+    on,
+    measured: i === 1 || across === slice.along,
+    called: "foot of the post",
+  });
+  page.ruleAlong(`top-${i}`, `head-${i}`, `side-head-${i}`, across, { on, called: "top of the post" });
+  page.ruleAlong(`side-${i}`, `side-foot-${i}`, `side-head-${i}`, "height", { on, called: "other upright" });
+}
+
+/**
+ * Rails: marked on the first post, carried along, drawn firmly from the first post to the last. In front of boards that face us
+ * the pencil is lifted over each; of boards one behind the other they follow the far side, so that each hides its piece.
+ */
 function drawRails(page: Page, slice: RowSlice): void {
   page.phase("rails");
-  for (const r of slice.rails.keys()) {
-    const [a, b] = [`rail-${r + 1}-1`, `rail-${r + 1}-${slice.count}`];
-    if (!page.isFound(a)) page.partBetween(a, "foot-1", "head-1");
-    page.ruleAlong(`rail-${r + 1}`, a, b, slice.along, { role: "detail", called: "rail" });
-  }
-}
-
-/** Points along a wire between two heads; more are not seen on any sheet. */
-const WIRE_POINTS = 17;
-
-function drawWires(page: Page, slice: RowSlice): void {
-  page.phase("wires");
-  for (let i = 1; i < slice.count; i++) {
-    const [a, b] = [page.at(`head-${i}`), page.at(`head-${i + 1}`)];
-    const drop = scaled(minus(page.at(`head-${i}`), page.at(`foot-${i}`)), -slice.sag);
-    // A slack wire hangs nearly as a parabola: lowest in the middle, 4·t·(1 − t) of the sag elsewhere.
-    const points = Array.from({ length: WIRE_POINTS }, (_, k) => {
-      const t = k / (WIRE_POINTS - 1);
-      return add(add(a, minus(b, a), t), drop, 4 * t * (1 - t));
+  const boards = isBoards(slice);
+  const skips = boards && boardAxis(slice, page.frame) === slice.along;
+  const side = boards && !skips && runsFromTheRight(page, slice) ? "side-" : "";
+  for (const r of railsOf(slice).keys()) {
+    const at = (n: number, of = side) => `rail-${r + 1}-${of}${n}`;
+    if (!page.isFound(at(1)))
+      page.partBetween(at(1), side ? "side-foot-1" : "foot-1", side ? "side-head-1" : "head-1");
+    if (!skips) {
+      page.ruleAlong(`rail-${r + 1}`, at(1), at(slice.count), slice.along, {
+        role: "detail",
+        called: "rail",
+      });
+      continue;
+    }
+    page.ruleAlong(`rail-${r + 1}-line`, at(1), at(slice.count), slice.along, {
+      ...HELP,
+      called: "line of the rail",
     });
-    page.freehand(`wire-${i}`, points, { role: "detail" });
+    for (let i = 1; i < slice.count; i++)
+      if (page.isFound(at(i, "side-")) && page.isFound(at(i + 1)))
+        page.trace(`rail-${r + 1}-${i}`, at(i, "side-"), at(i + 1), { role: "detail", called: "rail" });
   }
 }
 
-/** Crowns are freehand: a rough round over each trunk, as wide as two thirds of the tree, drawn nearest first. */
-function drawCrowns(page: Page, slice: RowSlice): void {
-  page.phase("crowns");
-  for (let i = 1; i <= slice.count; i++) {
-    const [foot, head] = [page.at(`foot-${i}`), page.at(`head-${i}`)];
-    const up = minus(head, foot);
-    const centre = add(foot, up, 0.72);
-    const across: Vec3 = [sizeOf(up), 0, 0];
-    page.freehand(`crown-${i}`, roughRound(centre, scaled(across, 0.33), scaled(up, 0.36), i), {});
-  }
+/** Whether a row comes toward us from its point to the right on paper. */
+function runsFromTheRight(page: Page, { order, count }: RowSlice): boolean {
+  const [first, last] = [page.onPaper("foot-1").xMm, page.onPaper(`foot-${count}`).xMm];
+  return order === "far-to-near" ? last > first : first > last;
 }
 
-function callPosts(slice: RowSlice): Record<string, string> {
-  const one = slice.kind === "trees" ? "tree" : "post";
-  const called: Record<string, string> = {};
-  for (let n = 1; n <= slice.count; n++) {
-    called[`foot-${n}`] = `foot of ${one} ${n}`;
-    called[`head-${n}`] = `head of ${one} ${n}`;
-    called[`middle-${n}`] = `middle of ${one} ${n}`;
-    for (const r of slice.rails.keys()) called[`rail-${r + 1}-${n}`] = `rail on ${one} ${n}`;
-  }
-  return called;
+/** Cross-bars: the first marked on its pole and measured to both sides, its ends carried along, every other one between them. */
+function drawBars(page: Page, slice: RowSlice): void {
+  const axis = barAxis(slice);
+  const ends = ["bar-left", "bar-right"] as const;
+  page.phase("bars");
+  page.partBetween("bar-1", "foot-1", "head-1");
+  for (const end of ends)
+    page.ruleAlong(`${end}-1`, "bar-1", `${end}-1`, axis, {
+      role: "detail",
+      measured: true,
+      called: "cross-bar",
+    });
+  page.phase("bar-guides");
+  for (const of of ["bar", ...ends])
+    page.ruleAlong(`${of}-guide`, `${of}-1`, guideEnd(page, of, slice.count), slice.along, {
+      ...HELP,
+      tail: true,
+      called: "guide of the bars",
+    });
+  for (let i = 2; i <= slice.count; i++)
+    if (page.isFound(`bar-${i}`))
+      page.ruleAlong(`bar-${i}`, `bar-${i}`, `bar-right-${i}`, axis, {
+        role: "detail",
+        between: [`bar-left-${i}`, `bar-right-${i}`],
+        called: "cross-bar",
+      });
 }

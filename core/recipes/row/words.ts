@@ -17,18 +17,32 @@ export const words: PhraseBook = {
   },
   others: {
     title: "{it}: the others",
-    why: [when(["diagonals"], "Equal steps: each line through a middle finds the next foot.")],
+    why: [when(["through"], "Equal steps: each line through a middle finds the next foot.")],
     check: [
       when(["running"], "The gaps shrink together toward the point."),
-      when(["diagonals"], "The gaps shrink together toward the point."),
+      when(["through"], "The gaps shrink together toward the point."),
     ],
-    slip: [when(["diagonals"], "Equal gaps: the row then does not go back.")],
+    slip: [when(["through"], "Equal gaps: the row then does not go back.")],
     slipKind: "even-gaps",
   },
   rails: {
     title: "{it}: the rails",
     check: [when(["guide"], "Every rail runs into the point.")],
     slip: "Drawing a rail through a post.",
+  },
+  bars: {
+    title: "{it}: the first cross-bar",
+    check: [when(["level"], "It reaches as far to the left as to the right.")],
+  },
+  "bar-guides": {
+    title: "{it}: the other cross-bars",
+    check: [when(["guides"], "All bars end on the same two guides.")],
+    slip: [when(["guides"], "Bars all of one length.")],
+  },
+  trunks: {
+    title: "{it}: the trunks",
+    why: "A trunk shows up to the first crown that hides it.",
+    check: "Every trunk ends under a crown.",
   },
   wires: { title: "{it}: the wires" },
   crowns: { title: "{it}: the crowns", check: "Heads follow the guide." },
