@@ -198,6 +198,8 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "thick",
   "bars",
   "wires",
+  "door",
+  "alsoOn",
   "stepOrder",
   "tasks",
   "dryMinutes",

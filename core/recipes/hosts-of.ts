@@ -4,6 +4,7 @@ import type { ObjectSlice } from "./recipes.ts";
 export function hostsOf(object: ObjectSlice): string[] {
   const hosts: string[] = [];
   if ("on" in object) hosts.push(object.on.object);
+  if ("alsoOn" in object) for (const { object: host } of object.alsoOn ?? []) hosts.push(host);
   if ("of" in object) hosts.push(object.of);
   if ("depthSetBy" in object && typeof object.depthSetBy === "object")
     hosts.push("guidesOf" in object.depthSetBy ? object.depthSetBy.guidesOf : object.depthSetBy.object);

@@ -95,7 +95,7 @@ export function tellMove(
       return { do: "fill", pieces: [{ outer, openings: openings as Ring<Place>[] }], tone: plan.tone };
     }
     case "freehand":
-      return { do: "freehand", what: FREE[move.phase] ?? input.labelOf(move.objectId), count: 1 };
+      return { do: "freehand", what: freeOf(move) ?? input.labelOf(move.objectId), count: 1 };
     case "circle":
       return { do: "circle", at: move.uses.map(places.name) };
     case "turn":
@@ -162,6 +162,10 @@ export function needsHidden(
 
 /** What is drawn freely in a phase, where it is not the thing itself. */
 const FREE: Readonly<Record<string, string>> = { wires: "wire", crowns: "crown" };
+
+function freeOf({ id, phase }: Move): string | undefined {
+  return id.endsWith("-knob") ? "knob" : FREE[phase];
+}
 
 /** A line whose end nothing marks is told by its length; that is always there to be measured. */
 function withLength(on: OnSheet, ruled: Ruled<Place>, move: Move, endId: string): Ruled<Place> {

@@ -9,6 +9,7 @@ export const options: readonly OptionPlan<OpeningsSlice>[] = [
   { kind: "part", field: "between.from", label: "Begin, of the width" },
   { kind: "part", field: "between.to", label: "End, of the width" },
   { kind: "part", field: "gap", label: "Gap, of one's width" },
+  { kind: "switch", field: "door", label: "As a door: three lines and a knob" },
   { kind: "count", field: "panes.across", label: "Panes across" },
   { kind: "count", field: "panes.up", label: "Panes up" },
 ];

@@ -14,10 +14,22 @@ export const putDown: PutDown = {
   }),
   onFace: ({ across, up }) => ({ between: across, rows: [up] }),
   variants: {
+    boards: {
+      label: "boards",
+      menu: "Boards",
+      over: {
+        rows: [{ from: 0, to: 1 }],
+        columns: 6,
+        between: { from: 0, to: 1 },
+        gap: 0,
+        panes: { across: 1, up: 1 },
+      },
+    },
     door: {
       label: "door",
-      menu: "Door, board",
+      menu: "Door",
       over: {
+        door: true,
         rows: [{ from: 0, to: 0.7 }],
         columns: 1,
         between: { from: 0.35, to: 0.65 },

@@ -1,5 +1,12 @@
 import { type PhraseBook, when } from "../phrases.ts";
 
+const DOOR = {
+  title: "{it}",
+  why: [when(["guide"], "A door's top goes to its wall's point.")],
+  check: [when(["upright"], "Both sides run like the sheet's side edges.")],
+  slip: [when(["guide"], "A top drawn level on a wall that runs away.")],
+} as const;
+
 export const words: PhraseBook = {
   heights: {
     title: "{it}: heights",
@@ -23,4 +30,11 @@ export const words: PhraseBook = {
     slipKind: "leaning",
   },
   bars: { title: "{it}: the bars" },
+  door: DOOR,
+  "door-*": DOOR,
+  "wall-*": {
+    title: "{it}: on the next wall",
+    why: [when(["upright"], "The same guides run on: nothing is measured up again.")],
+    check: [when(["upright"], "All of one row stand between the same two lines.")],
+  },
 };
