@@ -33,6 +33,8 @@ export interface Built {
   readonly outline?: readonly string[];
   /** Flat stretches on faces of other things that it covers, such as a shadow on a wall. */
   readonly patches?: readonly Patch[];
+  /** The pieces of a pattern, in order, as rings on the picture plane: every other one can be coloured. */
+  readonly pieces?: readonly (readonly Vec3[])[];
   /** The host's face it is drawn on, when it is. */
   readonly face?: FaceFrame;
   readonly findings: readonly Finding[];

@@ -2,7 +2,16 @@ import { invariant } from "../base/index.ts";
 import type { Aim, Drafter, EdgeLineId, LineRule, PointRule, SheetEdge } from "../drafter/index.ts";
 import { distanceMm, findPaperPoint, meet, type PaperPoint } from "../geometry/index.ts";
 import { type ArcEdge, cornerAt, type Face, type Solid } from "../solids/index.ts";
-import { type Axis, minus, paperToWorld, scaled, unit, type Vec3, worldToPaper } from "../view/index.ts";
+import {
+  type Axis,
+  callVanishingPoint,
+  minus,
+  paperToWorld,
+  scaled,
+  unit,
+  type Vec3,
+  worldToPaper,
+} from "../view/index.ts";
 
 import type { Knowledge } from "./knowledge.ts";
 import { measuredEnd, type RuleOptions, strokePlan } from "./ruled-line.ts";
@@ -271,6 +280,31 @@ export function handOn(d: Drafter, known: Knowledge) {
     });
   }
 
+  /** Rules from an axis' vanishing point outward to a found point. */
+  function ruleFromVanishingPoint(
+    name: string,
+    to: string,
+    axis: Exclude<Axis, "height">,
+    options: RuleOptions & { readonly farAway?: boolean } = {},
+  ): void {
+    const [a, dir] = [known.at(to), known.frame.axes[axis]];
+    const point = callVanishingPoint(known.view, known.frame, axis).replaceAll(" ", "-");
+    known.keepLine(known.spaceLineAlong(name, to, dir));
+    d.rule({
+      name,
+      called: options.called ?? "ray",
+      rule: { kind: "join", points: [`sheet/${point}`, known.id(to)] },
+      stroke: {
+        plane: "space",
+        role: options.role ?? "detail",
+        from: [...dir, 0],
+        to: options.farAway ? [...a, 0] : [...a, 1],
+        tailTo: null,
+      },
+      ends: [`sheet/${point}`, known.id(to)],
+    });
+  }
+
   /** Draws freely along paper points infinitely far away, such as a skyline. */
   function freehandFarAway(name: string, points: readonly PaperPoint[]): void {
     const far = 1e6 * known.view.camera.distanceMm;
@@ -367,6 +401,7 @@ export function handOn(d: Drafter, known: Knowledge) {
     leave,
     byEye,
     ruleToVanishingPoint,
+    ruleFromVanishingPoint,
     freehandFarAway,
     trace,
   };

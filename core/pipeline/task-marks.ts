@@ -1,8 +1,9 @@
 import type { Finding, Keep } from "../base/index.ts";
-import type { Region } from "../geometry/index.ts";
+import { inBoth, type Region } from "../geometry/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import { fillsAfter, seenFaces } from "../paper/index.ts";
 import { type Concern, stepIdOfTask, type Task } from "../tasks/index.ts";
+import { seenAt, type Vec3 } from "../view/index.ts";
 import { type DrawnLesson, drawStages } from "./draw-lesson.ts";
 
 /** A task with what it is about, as regions of the finished sheet. */
@@ -43,7 +44,29 @@ function regionsOf({ thing, faces, pieces }: Concern, drawn: DrawnLesson, keep: 
   const seen = seenFaces(drawn.program, drawn.view, thing).filter((f) => !faces || faces.includes(f.id));
   if (pieces === undefined) return seen.map((f) => f.region);
   if (seen.length > 0) return seen.filter((_, i) => i % 2 === 0).map((f) => f.region);
+  const own = drawn.program.scene.get(thing)?.built.pieces;
+  if (own) return everyOther(own, drawn);
   return everyOtherTile(thing, drawn, keep);
+}
+
+/** Every other piece of a pattern, as far as it lies on the sheet. */
+function everyOther(
+  pieces: readonly (readonly Vec3[])[],
+  { view, sheet: { widthMm, heightMm } }: DrawnLesson,
+): readonly Region[] {
+  const sheet: Region = [
+    [
+      { xMm: 0, yMm: 0 },
+      { xMm: widthMm, yMm: 0 },
+      { xMm: widthMm, yMm: heightMm },
+      { xMm: 0, yMm: heightMm },
+    ],
+  ];
+  return pieces.flatMap((ring, i) => {
+    if (i % 2 === 1) return [];
+    const region = inBoth([ring.flatMap((p) => seenAt(view.camera, p) ?? [])], sheet);
+    return region.length > 0 ? [region] : [];
+  });
 }
 
 /** The tiles that a floor would have shaded: it is drawn once more with them, beside the lesson. */

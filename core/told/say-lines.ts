@@ -257,6 +257,17 @@ function sayBegin(begin: End<Name>): string {
 }
 
 function sayJoins(group: readonly Ruled<Name>[], press: Press, manner: Manner): string[] {
+  const [first] = group;
+  // Several from a point that all know: "From the vanishing point draw out to A, B and C."
+  if (
+    first?.from.k === "plain" &&
+    press !== "dotted" &&
+    group.every((l) => nameKey(l.from) === nameKey(first.from))
+  ) {
+    const draw = press === "light" ? "draw lightly out" : "draw out";
+    const ends = group.flatMap((l) => (l.end.k === "at" ? [l.end.at] : []));
+    return inSentences(ends, (some) => `From ${sayName(first.from)} ${draw} to ${sayNames(some)}.`, manner);
+  }
   const how = press === "light" ? "Lightly join" : press === "dotted" ? "Join with dots" : "Join";
   const pairs = group.flatMap((l) =>
     l.end.k === "at" ? [`${sayName(l.from)} to ${sayName(l.end.at)}`] : [],

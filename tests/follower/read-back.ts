@@ -82,6 +82,13 @@ export function factsRead(sentences: readonly string[], marks: (length: string) 
       },
     ],
     [
+      /^From (?:the )?([^,.]+?) draw( lightly)? out to (.+)\.$/,
+      (m) => {
+        if (m[2]) facts.push("light");
+        for (const n of readNames(m[3] ?? "")) facts.push(`join ${m[1]}-${n}`);
+      },
+    ],
+    [
       /^Draw (\w+) more like it, (?:the|each) gap smaller than the last\.$/,
       (m) => facts.push(`${COUNTS.indexOf(m[1] ?? "")} more line`),
     ],

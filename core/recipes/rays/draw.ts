@@ -1,77 +1,77 @@
-import type { PaperPoint } from "../../geometry/index.ts";
 import { FLAT, type Page } from "../../page/index.ts";
-import { paperToWorld, type Vec3, type View } from "../../view/index.ts";
+import { paperToWorld, type Vec3 } from "../../view/index.ts";
 import type { Drawing } from "../recipe.ts";
 import type { RaysSlice } from "./shape.ts";
+import { rayStarts, stripsBetween } from "./starts.ts";
 
 export const drawing: Drawing<RaysSlice> = {
   impossible: () => [],
   solve: (slice, { view }) => {
+    const onPlane = (p: { xMm: number; yMm: number }) => paperToWorld(view.camera, p, view.camera.distanceMm);
+    const starts = rayStarts(slice, view);
     const points: Record<string, Vec3> = {};
-    for (const { name, xMm, yMm } of rayStarts(slice, view))
-      points[name] = paperToWorld(view.camera, { xMm, yMm }, view.camera.distanceMm);
+    for (const { name, at } of starts) points[name] = onPlane(at);
     return {
       solid: { ...FLAT, corners: {} },
       block: null,
       points,
       called: callRays(slice),
       tie: { kind: "ground" },
+      pieces: stripsBetween(starts, view).map((ring) => ring.map(onPlane)),
       findings: [],
     };
   },
   draw: drawRays,
 };
 
-/** Where rays begin: even steps along the sheet's lower edge either side of the VP, and along the upper edge. */
-function rayStarts(slice: RaysSlice, view: View): { name: string; xMm: number; yMm: number }[] {
-  const { widthMm: w, heightMm: h } = view.sheet;
-  const x = view.camera.principal.xMm;
-  const starts: { name: string; xMm: number; yMm: number }[] = [];
-  for (let i = 1; i <= slice.pairs; i++) {
-    const off = (w * 0.75 * i) / slice.pairs;
-    starts.push({ name: `left-${i}`, xMm: x - off, yMm: h }, { name: `right-${i}`, xMm: x + off, yMm: h });
-  }
-  for (let i = 1; i <= slice.above; i++) {
-    const off = (w * (i - (slice.above + 1) / 2)) / Math.max(1, slice.above);
-    starts.push({ name: `above-${i}`, xMm: x + off, yMm: 0 });
-  }
-  return starts.map((start) => ({ ...start, ...entering(start, { xMm: x, yMm: view.horizonMm }, w) }));
-}
-
-/** Where a ray that begins beside the sheet comes onto it: there it can be marked. */
-function entering(start: PaperPoint, vp: PaperPoint, widthMm: number): PaperPoint {
-  const side = start.xMm < 0 ? 0 : start.xMm > widthMm ? widthMm : null;
-  if (side === null || side === vp.xMm) return { xMm: start.xMm, yMm: start.yMm };
-  const share = (side - start.xMm) / (vp.xMm - start.xMm);
-  // A ray whose point lies beyond the same side never comes onto the sheet.
-  if (!(share > 0 && share < 1)) return { xMm: start.xMm, yMm: start.yMm };
-  return { xMm: side, yMm: start.yMm + (vp.yMm - start.yMm) * share };
-}
-
-/** Draws rays: the strips left and right in mirrored pairs, then those above the horizon; all marks before their rays. */
+/**
+ * Draws rays: the middle one and the strips left and right in mirrored pairs, then those above the horizon; all marks before
+ * their rays, from the edge to the point or from the point outwards.
+ */
 function drawRays(page: Page, slice: RaysSlice): void {
   if (page.isFlat("depth")) return;
+  const outward = slice.drawnFrom === "point";
   const rays = (names: readonly string[]) => {
-    for (const name of names) page.markFromEdges(name);
+    for (const name of names) markRay(page, name);
     for (const name of names) {
-      const farAway = name.startsWith("above");
-      page.ruleToVanishingPoint(`ray-${name}`, name, "depth", { role: "detail", called: "ray", farAway });
+      const farAway = name.startsWith("above") || name.startsWith("upper");
+      const how = { role: "detail", called: "ray", farAway } as const;
+      if (outward) page.ruleFromVanishingPoint(`ray-${name}`, name, "depth", how);
+      else page.ruleToVanishingPoint(`ray-${name}`, name, "depth", how);
     }
   };
   const numbers = (n: number) => Array.from({ length: n }, (_, i) => i + 1);
+  const pairs = (prefix: string) =>
+    ["left", "right"].flatMap((side) => numbers(slice.pairs).map((i) => `${prefix}${side}-${i}`));
   page.phase("strips");
-  rays(["left", "right"].flatMap((side) => numbers(slice.pairs).map((i) => `${side}-${i}`)));
+  rays([...(slice.centre ? ["centre"] : []), ...pairs("")]);
+  if (slice.mirrored) {
+    page.phase("mirrored");
+    rays([...(slice.centre ? ["upper-centre"] : []), ...pairs("upper-")]);
+  }
   if (slice.above === 0) return;
   page.phase("above");
   rays(numbers(slice.above).map((i) => `above-${i}`));
 }
 
+/** Marks where a ray reaches the sheet's edge: either side of the middle ray's mark where there is one, else from the corner. */
+function markRay(page: Page, name: string): void {
+  const [edge, middle] = name.startsWith("upper")
+    ? (["top", "upper-centre"] as const)
+    : (["bottom", "centre"] as const);
+  const { yMm } = page.onPaper(name);
+  const onEdge = Math.abs(yMm - (edge === "top" ? 0 : page.view.sheet.heightMm)) < 1e-6;
+  if (onEdge && name !== middle && page.isFound(middle)) page.measureAlongEdge(name, middle, edge);
+  else page.markFromEdges(name);
+}
+
 function callRays(slice: RaysSlice): Record<string, string> {
-  const called: Record<string, string> = {};
-  for (let i = 1; i <= slice.pairs; i++) {
-    called[`left-${i}`] = `mark ${i} left of the middle`;
-    called[`right-${i}`] = `mark ${i} right of the middle`;
-  }
+  const called: Record<string, string> = { centre: "middle mark", "upper-centre": "middle mark above" };
+  for (let i = 1; i <= slice.pairs; i++)
+    for (const side of ["left", "right"]) {
+      called[`${side}-${i}`] = `mark ${i} ${side} of the middle`;
+      called[`upper-${side}-${i}`] = `mark ${i} ${side} of the middle above`;
+    }
   for (let i = 1; i <= slice.above; i++) called[`above-${i}`] = `mark ${i} on the upper edge`;
   return called;
 }
