@@ -93,7 +93,9 @@ function setOff(
       const ends = at(out, sign);
       const busy = taken.filter((t) => near(t, ends, view.textSize * 0.8)).length * 10;
       const along = newLines.filter((s) => near(s, ends, view.textSize * 0.35)).length * 2;
-      const beyond = ends.some((e) => !holds(view.area, e)) ? 6 : 0;
+      // A second row outside still needs room for its readings.
+      const written = k === 0 ? ends : at(out + view.textSize, sign);
+      const beyond = written.some((e) => !holds(view.area, e)) ? 6 : 0;
       return { ends, cost: busy + along + beyond + k + i * 1.5 };
     }),
   );
