@@ -1,3 +1,4 @@
+export { judgeCentreOfVision } from "./centre-taken.ts";
 export { judgeComposition } from "./composition.ts";
 export { coneRadiusMm, judgeConeOfVision } from "./cone-of-vision.ts";
 export type { Cost } from "./cost.ts";

@@ -1,5 +1,6 @@
 import type { Finding } from "../base/index.ts";
 import {
+  judgeCentreOfVision,
   judgeComposition,
   judgeConeOfVision,
   judgeCrowding,
@@ -23,6 +24,7 @@ export function judgeDrawing({ program, view, paper, sheet, lesson, objects }: D
   const isDrill = lesson.plan.centre !== "none";
   return [
     ...judgeOffSheet(view),
+    ...judgeCentreOfVision(lesson.view, program.solids, view),
     ...judgeConeOfVision(program.solids, view),
     ...judgeRightAngles(program.solids, view),
     ...judgeSquashed(program.solids, view),

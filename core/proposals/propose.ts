@@ -6,7 +6,14 @@ import type { Lesson } from "../lesson/index.ts";
 import { drawLesson } from "../pipeline/index.ts";
 import { solveScene } from "../program/index.ts";
 import { hostsOf } from "../recipes/index.ts";
-import { impossibleInView, planView, seenAt, type View, type ViewSlice } from "../view/index.ts";
+import {
+  centreOfVision,
+  impossibleInView,
+  planView,
+  seenAt,
+  type View,
+  type ViewSlice,
+} from "../view/index.ts";
 
 /** A change worth looking at before it is taken, with what it saves or costs. */
 export interface Proposal {
@@ -133,7 +140,7 @@ export function proposeVanishingPoints(lesson: Lesson): Proposal | null {
   let best: { view: ViewSlice; tapeMm: number } | null = null;
   for (let i = 0; i < CENTRES; i++) {
     const centre = (lesson.sheet.widthMm * (i + 0.5)) / CENTRES;
-    const at = (distance: number) => movedTo(lesson.view, centre, distance);
+    const at = (distance: number) => movedTo(lesson, centre, distance);
     const fits = (distance: number) => {
       const view = at(distance);
       if (!view || impossibleInView(view, lesson.sheet).length > 0) return null;
@@ -163,7 +170,11 @@ export function proposeVanishingPoints(lesson: Lesson): Proposal | null {
 const MOST_DISTANCE_MM = 4000;
 
 /** The view seen from a distance with its centre of vision elsewhere; the VPs keep their proportion either side. */
-function movedTo(view: ViewSlice, centreMm: number, distanceMm: number): ViewSlice | null {
+function movedTo(
+  { view, sheet }: Pick<Lesson, "view" | "sheet">,
+  centreMm: number,
+  distanceMm: number,
+): ViewSlice | null {
   const first = view.frames[0];
   if (!first) return null;
   const rest = view.frames.slice(1);
@@ -175,7 +186,7 @@ function movedTo(view: ViewSlice, centreMm: number, distanceMm: number): ViewSli
     case "two-point": {
       const left = first.leftVanishingPoint.fromLeftMm;
       const right = first.rightVanishingPoint.fromLeftMm;
-      const at = first.centreOfVision?.fromLeftMm ?? (left + right) / 2;
+      const at = centreOfVision(first, sheet).xMm;
       // With a the left part and b the right one, a·b = d²: scaled so that a/b stays.
       const skew = Math.sqrt((at - left) / (right - at));
       return {

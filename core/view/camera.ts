@@ -1,6 +1,7 @@
 import { requireAt } from "../base/index.ts";
 import { findPaperPoint, type HPoint, type PaperPoint } from "../geometry/index.ts";
 
+import { centreOfVision } from "./centre-of-vision.ts";
 import type { Sheet } from "./sheet.ts";
 import type { FrameSlice, ViewSlice } from "./view-slice.ts";
 
@@ -118,7 +119,7 @@ function cameraOf(frame: FrameSlice, slice: ViewSlice, sheet: Sheet): Camera {
     case "two-point": {
       const left = frame.leftVanishingPoint.fromLeftMm;
       const right = frame.rightVanishingPoint.fromLeftMm;
-      const xMm = frame.centreOfVision?.fromLeftMm ?? (left + right) / 2;
+      const { xMm } = centreOfVision(frame, sheet);
       return { principal: { xMm, yMm: horizonMm }, distanceMm: Math.sqrt((xMm - left) * (right - xMm)) };
     }
     case "three-point": {

@@ -13,6 +13,7 @@ export {
   vanishingPoint,
   worldToPaper,
 } from "./camera.ts";
+export { type CentreOfVision, centreOfVision } from "./centre-of-vision.ts";
 export { baseFrameId, requireFrame, turnedFrameId } from "./frames.ts";
 export type { Sheet } from "./sheet.ts";
 export { SheetSchema, STANDARD_SHEETS } from "./sheet.ts";
