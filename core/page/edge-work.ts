@@ -126,10 +126,21 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
       hand.leave(left.map((e) => (near.has(e.from) ? e.from : e.to)));
   }
 
-  /** The guides along an axis that show and are not ruled yet, each with the found corner it starts from, in reading order. */
-  function guidesToRule(axis: Axis): { edge: Edge; from: string; to: string }[] {
+  /**
+   * The guides along an axis that show and are not ruled yet, each with the found corner it starts from, in reading order; on
+   * request those that only help, too.
+   */
+  function guidesToRule(axis: Axis, alsoLight = false): { edge: Edge; from: string; to: string }[] {
     return solid.edges
-      .filter((e) => e.axis === axis && !e.smooth && !e.light && !ruled.has(e.id) && shows(e) && !isEndOn(e))
+      .filter(
+        (e) =>
+          e.axis === axis &&
+          !e.smooth &&
+          (alsoLight || !e.light) &&
+          !ruled.has(e.id) &&
+          shows(e) &&
+          !isEndOn(e),
+      )
       .flatMap((edge) => {
         const [a, b] = [known.isFound(edge.from), known.isFound(edge.to)];
         if (a === b) return [];

@@ -202,12 +202,16 @@ export function handOn(d: Drafter, known: Knowledge) {
   }
 
   /** Marks where two lines already there cross, though the crossing lies far back: at an axis' vanishing point. */
-  function markVanishingCrossing(name: string, axis: Axis, lines: readonly [string, string]): void {
+  function markVanishingCrossing(
+    name: string,
+    axis: Exclude<Axis, "height">,
+    lines: readonly [string, string],
+  ): void {
     const at = findPaperPoint(worldToPaper(known.view.camera, known.frame.axes[axis]));
     if (!at) return;
     d.mark({
       name,
-      called: known.call(name),
+      called: callVanishingPoint(known.view, known.frame, axis),
       rule: { kind: "crossing", lines: [known.id(lines[0]), known.id(lines[1])] },
       at,
       role: "vanishing-point",

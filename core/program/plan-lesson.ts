@@ -75,18 +75,8 @@ export function planLesson(
   view: View,
   keep: Keep = makeAnew,
 ): Program {
-  const sheet = keep("sheet", [view, drawnAs.centre, drawnAs.horizon], () => {
-    const d = new Drafter(SHEET_ID);
-    if (drawnAs.centre !== "none") drawCentre(d, view.sheet, drawnAs.centre);
-    const hasCentre = drawnAs.centre !== "none";
-    const hasHorizon = drawnAs.horizon !== "none";
-    if (hasHorizon) drawHorizon(d, view, hasCentre);
-    drawVanishingPoints(d, view, { hasCentre, hasHorizon });
-    return d.moves;
-  });
-
   const scene = keep("scene", [objects, view], (parts) => solveScene(objects, view, parts));
-  const planned: Move[] = [...sheet];
+  const planned: Move[] = [];
   const findings: Finding[] = [];
   const drawings = new Map<string, ObjectDrawing>();
   const drawn: { objectId: string; solid: Solid; depthGroup: string; faces: readonly HidingFace[] }[] = [];
@@ -170,7 +160,21 @@ export function planLesson(
     d.erase([HORIZON_ID], "erase-horizon");
     planned.push(...d.moves);
   }
-  const ordered = orderMoves(planned, stepOrder ?? []);
+  // What the first thing finds by looking is not marked beforehand.
+  const first = drawn[0] && drawings.get(drawn[0].objectId);
+  const seen = (first?.moves ?? []).flatMap((m) =>
+    m.stroke?.role === "vanishing-point" ? m.points.map((p) => p.called) : [],
+  );
+  const sheet = keep("sheet", [view, drawnAs.centre, drawnAs.horizon, seen.join("\n")], () => {
+    const d = new Drafter(SHEET_ID);
+    if (drawnAs.centre !== "none") drawCentre(d, view.sheet, drawnAs.centre);
+    const hasCentre = drawnAs.centre !== "none";
+    const hasHorizon = drawnAs.horizon !== "none";
+    if (hasHorizon) drawHorizon(d, view, hasCentre);
+    drawVanishingPoints(d, view, { hasCentre, hasHorizon, seen });
+    return d.moves;
+  });
+  const ordered = orderMoves([...sheet, ...planned], stepOrder ?? []);
   return {
     moves: ordered.moves,
     solids: withLives(drawn, ordered.moves),

@@ -147,15 +147,18 @@ export function drawHorizon(d: Drafter, view: View, hasCentre: boolean): void {
   d.rule({ name: "horizon", called: "horizon", rule: { kind: "join", points: [left, right] }, stroke });
 }
 
+/** What is there when the vanishing points are marked, and the names of those that will be found by looking. */
+export interface SetUp {
+  readonly hasCentre: boolean;
+  readonly hasHorizon: boolean;
+  readonly seen: readonly string[];
+}
+
 /**
  * Marks every finite vanishing point: on the horizon, measured from the left edge; where no horizon is drawn, and the third
  * one of a three-point view, from the sheet's edges. The centre of the sheet, where it was found, is not measured again.
  */
-export function drawVanishingPoints(
-  d: Drafter,
-  view: View,
-  { hasCentre, hasHorizon }: { readonly hasCentre: boolean; readonly hasHorizon: boolean },
-): void {
+export function drawVanishingPoints(d: Drafter, view: View, { hasCentre, hasHorizon, seen }: SetUp): void {
   const { widthMm: w, heightMm: h } = view.sheet;
   const isCentre = ({ xMm, yMm }: PaperPoint) =>
     hasCentre && Math.hypot(xMm - w / 2, yMm - h / 2) < ONE_PLACE_MM;
@@ -165,6 +168,7 @@ export function drawVanishingPoints(
       const at = findVanishingPoint(view, frame, axis);
       if (!at) continue;
       const called = callVanishingPoint(view, frame, axis);
+      if (seen.includes(called)) continue;
       const across = { edge: "left", mm: at.xMm } as const;
       d.mark({
         name: called.replaceAll(" ", "-"),

@@ -67,6 +67,13 @@ export const TO_VP: Phrases = {
   slip: [when(["guide"], "Aiming beside the point: a near miss always shows.")],
   slipKind: "missed-point",
 };
+/** Edges drawn at the angles one sees; a name for each axis, since each finds a point of its own. */
+export const OBSERVE: Phrases = {
+  title: "{it}: the angles you see",
+  why: "Hold the pencil along an edge you see; its slope goes onto the sheet.",
+  check: [when(["diagonals"], "The lines cross at the height of our eyes.")],
+  slip: "Turning the pencil on the way from the edge to the sheet.",
+};
 export const CLOSE: Phrases = {
   title: "{it}: close the back",
   why: [

@@ -163,9 +163,13 @@ function layBetweenGuides(
 /** As far of the way to its vanishing point as what is never closed reaches: what stands behind lies behind all of it. */
 const NEVER_CLOSED = 0.9995;
 
-/** Handles of a thing that is never closed behind: whatever runs away runs all the way. */
-export function neverClosed<H extends BlockPlaced["handles"]>(handles: H, frame: Frame): H {
-  const deep = AXES.filter((axis) => axis in handles && !runsWithPaper(frame, axis));
+/** Handles of a thing that is never closed behind: what runs away level runs all the way. */
+export function neverClosed<H extends BlockPlaced["handles"]>(
+  handles: H,
+  frame: Frame,
+  along: readonly Axis[] = ["width", "depth"],
+): H {
+  const deep = along.filter((axis) => axis in handles && !runsWithPaper(frame, axis));
   return { ...handles, ...Object.fromEntries(deep.map((axis) => [axis, { fraction: NEVER_CLOSED }])) };
 }
 

@@ -169,7 +169,7 @@ function mapWhere<A, B>(where: Where<A>, to: Naming<A, B>): Where<B> {
     case "line-edge":
       return { ...where, line: mapLine(where.line, to) };
     case "crossing":
-      return { k: "crossing", lines: [mapLine(where.lines[0], to), mapLine(where.lines[1], to)] };
+      return { ...where, lines: [mapLine(where.lines[0], to), mapLine(where.lines[1], to)] };
     case "share":
       return { ...where, a: to.says(where.a), b: to.says(where.b) };
     default:

@@ -85,8 +85,7 @@ export function placesOf(moves: readonly Move[], evaluation: Evaluation, sheet: 
       first.set(id, one);
       if (!since.has(one)) since.set(one, taken ? null : moveIndex);
       else if (since.get(one) === null && !taken) since.set(one, moveIndex);
-      if (move.stroke?.role === "vanishing-point" && move.objectId === "sheet")
-        plain.set(one, { k: "plain", is: called });
+      if (move.stroke?.role === "vanishing-point") plain.set(one, { k: "plain", is: called });
       if (id === "sheet/centre") plain.set(one, { k: "plain", is: "middle of the sheet" });
       if (at && !other) {
         const key = cell(Math.round(at.xMm / CELL_MM), Math.round(at.yMm / CELL_MM));

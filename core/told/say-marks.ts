@@ -17,6 +17,7 @@ export function sayMarks(at: readonly { gives: Name; where: Where<Name> }[], man
   if (first.k !== "crossing" || said.every((s) => countSaid(s) <= manner.mostWords)) return said;
   const [line] = first.lines;
   return [
+    ...(first.taped ? [`Tape paper to the ${first.taped} edge.`] : []),
     `Look along ${sayLine(line)}.`,
     ...at.flatMap(({ gives, where }) =>
       where.k === "crossing" ? [`Mark ${sayName(gives)} where it meets ${sayLine(where.lines[1])}.`] : [],
@@ -158,7 +159,10 @@ function sayMark(gives: Name, where: Where<Name>, manner: Manner): readonly stri
       ];
     }
     case "crossing":
-      return [`Mark ${it} where ${sayLine(where.lines[0])} and ${sayLine(where.lines[1])} cross.`];
+      return [
+        ...(where.taped ? [`Tape paper to the ${where.taped} edge.`] : []),
+        `Mark ${it} where ${sayLine(where.lines[0])} and ${sayLine(where.lines[1])} cross.`,
+      ];
     case "share":
       return [
         where.num === 1 && where.den === 2

@@ -1,4 +1,4 @@
-import type { PointMade, SheetEdge } from "../drafter/index.ts";
+import { type PointMade, type SheetEdge, tapeNeeded } from "../drafter/index.ts";
 import type { PaperPoint } from "../geometry/index.ts";
 import type { Sheet } from "../view/index.ts";
 import { callAimed } from "./call-aimed.ts";
@@ -87,7 +87,9 @@ export function tellWhere(on: OnSheet, point: PointMade): Where<Place> | null {
     }
     case "crossing": {
       const [a, b] = rule.lines.map((l) => lineRef(on, l));
-      return a && b ? { k: "crossing", lines: [a, b] } : null;
+      const at = places.at(point.id);
+      const [tape] = at ? tapeNeeded(at, sheet) : [];
+      return a && b ? { k: "crossing", lines: [a, b], ...(tape ? { taped: tape.side } : {}) } : null;
     }
     case "sheet-corner":
     case "same":

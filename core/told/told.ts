@@ -76,7 +76,8 @@ export type Where<N> =
     }
   /** On a line, so far from the sheet's edge. */
   | { readonly k: "line-edge"; readonly line: LineRef<N>; readonly from: FromEdgeRead }
-  | { readonly k: "crossing"; readonly lines: readonly [LineRef<N>, LineRef<N>] }
+  /** Where two lines cross; beyond the sheet's edge on paper taped to it. */
+  | { readonly k: "crossing"; readonly lines: readonly [LineRef<N>, LineRef<N>]; readonly taped?: SheetEdge }
   | { readonly k: "share"; readonly a: N; readonly b: N; readonly num: number; readonly den: number };
 
 /** So far from an edge, inside the sheet or out beyond it. */

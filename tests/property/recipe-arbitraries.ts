@@ -64,14 +64,25 @@ export function anyViewOf(
 
 /** Options of a recipe drawn at random where it has some, laid over a thing that was put down. */
 const OPTIONS: Partial<Record<RecipeName, fc.Arbitrary<Record<string, unknown>>>> = {
-  box: fc.record({ seeThrough: fc.boolean() }),
-  outline: fc.record({ side: fc.constantFrom("front", "side"), seeThrough: fc.boolean() }),
+  box: fc.record({
+    seeThrough: fc.boolean(),
+    observed: fc.boolean(),
+    back: fc.constantFrom("closed", "closed", "rays"),
+  }),
+  outline: fc.record({
+    side: fc.constantFrom("front", "side"),
+    seeThrough: fc.boolean(),
+    back: fc.constantFrom("closed", "closed", "rays"),
+  }),
   lettering: fc.record({
     text: fc.stringMatching(/^[A-Z0-9]{1,4}$/),
     gap: share(0.05, 0.5),
     tilesOnly: fc.boolean(),
     cornerStyle: fc.constantFrom("square", "round"),
     startFrom: fc.constantFrom("left", "right"),
+    told: fc.constantFrom("whole", "letter-by-letter"),
+    raysFrom: fc.constantFrom("corners", "tile-corners"),
+    back: fc.constantFrom("closed", "closed", "rays"),
   }),
   floor: fc.record({
     columns: fc.integer({ min: 1, max: 8 }),
@@ -80,11 +91,17 @@ const OPTIONS: Partial<Record<RecipeName, fc.Arbitrary<Record<string, unknown>>>
     chequered: fc.boolean(),
   }),
   road: fc.record({
+    along: fc.constantFrom("depth", "width"),
+    dashesFrom: share(0, 0.5),
     dashes: fc.integer({ min: 0, max: 6 }),
     joints: fc.integer({ min: 0, max: 5 }),
     crossing: fc.option(fc.constant({ from: 0.4, to: 0.6 }), { nil: null }),
   }),
-  house: fc.record({ side: fc.constantFrom("front", "side"), eaves: share(0.3, 0.9) }),
+  house: fc.record({
+    side: fc.constantFrom("front", "side"),
+    eaves: share(0.3, 0.9),
+    observed: fc.boolean(),
+  }),
   openings: fc.record({
     columns: fc.integer({ min: 1, max: 4 }),
     gap: share(0, 1),
@@ -96,6 +113,7 @@ const OPTIONS: Partial<Record<RecipeName, fc.Arbitrary<Record<string, unknown>>>
       ],
     ),
     panes: fc.record({ across: fc.integer({ min: 1, max: 3 }), up: fc.integer({ min: 1, max: 3 }) }),
+    door: fc.boolean(),
   }),
   row: fc.record({
     kind: fc.constantFrom("posts", "trees"),
@@ -103,6 +121,10 @@ const OPTIONS: Partial<Record<RecipeName, fc.Arbitrary<Record<string, unknown>>>
     spacing: fc.constantFrom("equal", "by-eye"),
     rails: fc.subarray([0.25, 0.5, 1]),
     sag: share(0, 0.3),
+    order: fc.constantFrom("near-to-far", "near-to-far", "far-to-near"),
+    thick: fc.constantFrom(0, 0, 6),
+    bars: fc.constantFrom(null, { up: 0.9, half: 0.1 }),
+    wires: fc.constantFrom("between", "on-and-on"),
   }),
   stairs: fc.record({ side: fc.constantFrom("front", "side"), steps: fc.integer({ min: 2, max: 7 }) }),
   seat: fc.record({
@@ -128,7 +150,13 @@ const OPTIONS: Partial<Record<RecipeName, fc.Arbitrary<Record<string, unknown>>>
   tunnel: fc.record({
     arches: fc.integer({ min: 1, max: 6 }),
     springing: share(0.2, 0.8),
-    order: fc.constantFrom("uprights-first", "arches-only"),
+    order: fc.constantFrom("uprights-first", "arches-first", "arches-only"),
+  }),
+  rays: fc.record({
+    centre: fc.boolean(),
+    widths: fc.constantFrom("even", "narrowing"),
+    drawnFrom: fc.constantFrom("edge", "point"),
+    mirrored: fc.boolean(),
   }),
 };
 

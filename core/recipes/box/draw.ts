@@ -2,6 +2,7 @@ import type { Page } from "../../page/index.ts";
 import { AXES, type Axis } from "../../view/index.ts";
 import { axesByView } from "../axes-by-view.ts";
 import { BOX_CORNERS_CALLED, bitsOf, boxSolid, FOOT_CORNER } from "../block-solid.ts";
+import { observeGuides } from "../observe.ts";
 import { guidesOf, impossibleExtents, layBlock, neverClosed } from "../placement.ts";
 import type { Drawing } from "../recipe.ts";
 import type { BoxSlice } from "./shape.ts";
@@ -43,15 +44,13 @@ function drawBox(page: Page, slice: BoxSlice): void {
   page.markFromEdges(start);
   drawTruePart(page, flat, start);
 
+  if (slice.observed && slice.back !== "rays") for (const axis of deep) observeGuides(page, axis);
   page.phase("guides");
   if (slice.back === "rays") {
     for (const axis of deep) page.ruleRays(axis);
     return;
   }
-  for (const axis of deep) {
-    if (slice.observed) observeGuides(page, axis);
-    page.ruleGuides(axis);
-  }
+  for (const axis of deep) page.ruleGuides(axis);
 
   page.phase("close");
   for (const axis of deep) page.markDepth(axis);
@@ -85,25 +84,6 @@ function drawBehind(page: Page, ahead: string, flat: readonly Axis[]): void {
   page.ruleRemaining((e) => page.shows(e), flat);
   for (const edge of shared)
     if (page.isFound(edge.from) && page.isFound(edge.to)) page.trace(edge.id, edge.from, edge.to);
-}
-
-/**
- * From observation: the first two side edges at the angle the held pencil shows, carried on until they cross; the rest
- * follow that crossing. With a single edge to see, its angle is all there is.
- */
-function observeGuides(page: Page, axis: Axis): void {
-  const guides = page.guidesToRule(axis);
-  for (const { edge, from, to } of guides.slice(0, 2)) {
-    page.ruleAtAngle(edge.id, from, to, { called: `edge ${edge.id.replaceAll("-", " ")}` });
-    page.countAsRuled(edge.id);
-  }
-  const [first, second] = guides;
-  if (!first || !second) return;
-  page.markVanishingCrossing(`seen-point-${axis}`, axis, [first.edge.id, second.edge.id]);
-  for (const { edge, from, to } of guides.slice(2)) {
-    page.ruleTowardPoint(edge.id, from, to, `seen-point-${axis}`, { tail: true });
-    page.countAsRuled(edge.id);
-  }
 }
 
 /** The part of a block that lies true to the paper, measured: its front, its near upright, or just its foot. */

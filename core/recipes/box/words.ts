@@ -1,4 +1,4 @@
-import { CLOSE, FRONT, type PhraseBook, SEE_THROUGH, TO_VP, when } from "../phrases.ts";
+import { CLOSE, FRONT, OBSERVE, type PhraseBook, SEE_THROUGH, TO_VP, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   front: {
@@ -14,6 +14,7 @@ export const words: PhraseBook = {
       when([], "Everything starts from the corner nearest us."),
     ],
   },
+  "observe-*": OBSERVE,
   guides: TO_VP,
   close: CLOSE,
   "see-through": SEE_THROUGH,

@@ -4,6 +4,7 @@ import type { Page } from "../../page/index.ts";
 import { cornerAt, type Edge, ENDS, prism, type Solid } from "../../solids/index.ts";
 import { type Axis, runsWithPaper, type Vec3, type View, worldToPaper } from "../../view/index.ts";
 import { axesByView } from "../axes-by-view.ts";
+import { observeGuides } from "../observe.ts";
 import { impossibleExtents, layBlock } from "../placement.ts";
 import { PROFILE_PLANE, straightProfile } from "../profile.ts";
 import type { Drawing, SolveContext } from "../recipe.ts";
@@ -66,6 +67,10 @@ function drawHouse(page: Page, slice: HouseSlice): void {
     if (edge) page.ruleMeasured(edge, start);
   }
   page.ruleReachable((e) => isWall(e) && e.axis !== null && flat.includes(e.axis));
+  if (slice.observed) {
+    for (const axis of deep) observeGuides(page, axis);
+    page.phase("walls-back");
+  }
   for (const axis of deep) page.ruleGuides(axis);
   if (gable) ruleEaveGuide(page, plane[0], gable);
   for (const axis of deep) page.markDepth(axis);
@@ -91,7 +96,8 @@ function drawHouse(page: Page, slice: HouseSlice): void {
 /** The eaves' line of a gable that runs away goes to its point like the foot: the far upright ends on it. */
 function ruleEaveGuide(page: Page, across: Axis, gable: string): void {
   const [from, to] = [`${gable}-near-eave`, `${gable}-far-eave`];
-  if (page.isFlat(across) || !page.isFound(from) || page.isFound(to)) return;
+  const isThere = page.isRuled(`${gable}-eave-line`);
+  if (page.isFlat(across) || isThere || !page.isFound(from) || page.isFound(to)) return;
   page.ruleAlong(`${gable}-eave-line`, from, to, across, {
     ...HELP,
     tail: true,

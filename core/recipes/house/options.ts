@@ -5,4 +5,5 @@ import type { HouseSlice } from "./shape.ts";
 export const options: readonly OptionPlan<HouseSlice>[] = [
   SIDE,
   { kind: "part", field: "eaves", label: "Eaves, of the height" },
+  { kind: "switch", field: "observed", label: "From observation: angles carried over" },
 ];

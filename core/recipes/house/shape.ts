@@ -9,6 +9,8 @@ export const HouseSchema = v.strictObject({
   depthSetBy: DepthSetBySchema,
   /** The wall under the gable: the front, or the side. */
   side: v.picklist(["front", "side"]),
+  /** Drawn from observation: the angles of two edges that run away carried over, their crossing is the vanishing point. */
+  observed: v.optional(v.boolean()),
   /** Height of the eaves as a part of the whole height. */
   eaves: v.pipe(v.number(), v.minValue(0.2, "at least a fifth"), v.maxValue(0.95, "at most 0.95")),
   handles: v.strictObject({ ...FOOT, width: ExtentSchema, height: ExtentSchema, depth: ExtentSchema }),

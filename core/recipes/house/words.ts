@@ -1,4 +1,4 @@
-import { type PhraseBook, when } from "../phrases.ts";
+import { CLOSE, OBSERVE, type PhraseBook, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   walls: {
@@ -11,6 +11,8 @@ export const words: PhraseBook = {
     slip: [when(["upright"], "Uprights that lean.")],
     slipKind: "leaning",
   },
+  "observe-*": OBSERVE,
+  "walls-back": { ...CLOSE, title: "{it}: the walls" },
   peak: {
     title: "{it}: the peak",
     why: [when(["diagonals"], "Diagonals find a wall's middle, even when it runs away.")],

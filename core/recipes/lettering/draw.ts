@@ -34,7 +34,9 @@ export const drawing: Drawing<LetteringSlice> = {
   impossible: (slice, frame) => impossibleExtents(slice.handles, frame),
   solve: (slice, context) => {
     const placed =
-      slice.back === "rays" ? { ...slice, handles: neverClosed(slice.handles, context.frame) } : slice;
+      slice.back === "rays"
+        ? { ...slice, handles: neverClosed(slice.handles, context.frame, ["depth"]) }
+        : slice;
     const { block, tie, findings } = layBlock(placed, context);
     const points: Record<string, Vec3> = {};
     const letters = lettersOf(slice);

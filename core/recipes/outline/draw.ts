@@ -11,11 +11,13 @@ export const drawing: Drawing<OutlineSlice> = {
     ...slice.openings.flatMap((o, i) => impossibleRing(o, `openings.${i}`)),
   ],
   solve: (slice, context) => {
+    const { plane, sweep } = PROFILE_PLANE[slice.side];
     const { block, tie, findings } = layBlock(
-      slice.back === "rays" ? { ...slice, handles: neverClosed(slice.handles, context.frame) } : slice,
+      slice.back === "rays"
+        ? { ...slice, handles: neverClosed(slice.handles, context.frame, [sweep]) }
+        : slice,
       context,
     );
-    const { plane, sweep } = PROFILE_PLANE[slice.side];
     const rings = [slice.corners, ...slice.openings].map((r, i) =>
       r.map((p, k) => [i === 0 ? `corner-${k + 1}` : `opening-${i}-${k + 1}`, p.across, p.up] as const),
     );

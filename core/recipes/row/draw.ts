@@ -3,7 +3,7 @@ import { impossibleExtents } from "../placement.ts";
 import type { Drawing } from "../recipe.ts";
 import { drawCrowns } from "./crowns.ts";
 import type { RowSlice } from "./shape.ts";
-import { barAxis, boardAxis, isBoards, railsOf, solveRow } from "./solve.ts";
+import { barAxis, barsOf, boardAxis, isBoards, railsOf, solveRow } from "./solve.ts";
 import { drawWires } from "./wires.ts";
 
 export const drawing: Drawing<RowSlice> = {
@@ -72,7 +72,7 @@ function drawRow(page: Page, slice: RowSlice): void {
 
   if (trees) drawCrowns(page, slice);
   if (railsOf(slice).length > 0) drawRails(page, slice);
-  if (slice.bars) drawBars(page, slice);
+  if (barsOf(slice)) drawBars(page, slice);
   if (slice.sag > 0) drawWires(page, slice);
 }
 

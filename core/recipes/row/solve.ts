@@ -37,14 +37,20 @@ export function railsOf({ kind, rails }: RowSlice): readonly number[] {
   return kind === "trees" ? rails.filter((up) => up < CROWN_FOOT) : rails;
 }
 
+/** The cross-bars that are drawn: poles have some, trees none. */
+export function barsOf({ kind, bars }: RowSlice): NonNullable<RowSlice["bars"]> | null {
+  return kind === "posts" ? (bars ?? null) : null;
+}
+
 export function solveRow(slice: RowSlice, context: SolveContext): Built {
   const { block, tie, findings } = layBlock({ ...slice, depthSetBy: "ground" }, context);
   const { frame, view } = context;
   const d = view.camera.distanceMm;
   const gap = firstGap(slice, context, block.origin);
   const points: Record<string, Vec3> = {};
+  const bars = barsOf(slice);
   const thick = scaled(frame.axes[boardAxis(slice, frame)], ((slice.thick ?? 0) * block.origin[2]) / d);
-  const bar = scaled(frame.axes[barAxis(slice)], (slice.bars?.half ?? 0) * Math.hypot(...block.height));
+  const bar = scaled(frame.axes[barAxis(slice)], (bars?.half ?? 0) * Math.hypot(...block.height));
   const faces: Face[] = [];
   const corners: Record<string, Vec3> = {};
   for (let n = 1; n <= slice.count; n++) {
@@ -57,8 +63,8 @@ export function solveRow(slice: RowSlice, context: SolveContext): Built {
       points[`rail-${r + 1}-${n}`] = add(foot, block.height, up);
       if (isBoards(slice)) points[`rail-${r + 1}-side-${n}`] = add(add(foot, thick), block.height, up);
     }
-    if (slice.bars) {
-      const at = add(foot, block.height, slice.bars.up);
+    if (bars) {
+      const at = add(foot, block.height, bars.up);
       points[`bar-${n}`] = at;
       points[`bar-left-${n}`] = add(at, bar, -1);
       points[`bar-right-${n}`] = add(at, bar);

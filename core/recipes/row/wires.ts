@@ -1,6 +1,7 @@
 import type { Page } from "../../page/index.ts";
 import { add, minus, scaled, type Vec3 } from "../../view/index.ts";
 import type { RowSlice } from "./shape.ts";
+import { barsOf } from "./solve.ts";
 
 /** Points along a wire between two heads; more are not seen on any sheet. */
 const WIRE_POINTS = 17;
@@ -10,7 +11,7 @@ const FAR_GAPS = [1, 3, 10, 40] as const;
 /** Slack wires from head to head, or from bar end to bar end; on and on, they come from the vanishing point and leave the sheet. */
 export function drawWires(page: Page, slice: RowSlice): void {
   page.phase("wires");
-  for (const end of slice.bars ? ["bar-left", "bar-right"] : ["head"]) {
+  for (const end of barsOf(slice) ? ["bar-left", "bar-right"] : ["head"]) {
     const at = (n: number) => page.at(`${end}-${n}`);
     const name = end === "head" ? "wire" : `wire-${end.slice(4)}`;
     for (let n = 1; n < slice.count; n++)
