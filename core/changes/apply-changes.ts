@@ -204,6 +204,8 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "drawnFrom",
   "mirrored",
   "alsoOn",
+  "alsoOf",
+  "shore",
   "stepOrder",
   "tasks",
   "dryMinutes",

@@ -18,6 +18,14 @@ export interface Patch {
   readonly rings: readonly (readonly Vec3[])[];
 }
 
+/** What stands thin: a post, a pole, a trunk, by the names of its foot and top; on a trunk sits its crown. */
+export interface Stick {
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly crown?: readonly Vec3[];
+}
+
 /** An object as it truly stands in front of the eye. */
 export interface Built {
   /** What hides and is hidden; without faces for what lies flat on something else. */
@@ -33,6 +41,8 @@ export interface Built {
   readonly outline?: readonly string[];
   /** Flat stretches on faces of other things that it covers, such as a shadow on a wall. */
   readonly patches?: readonly Patch[];
+  /** What of it has no faces of its own, but throws a shadow and is mirrored. */
+  readonly sticks?: readonly Stick[];
   /** The pieces of a pattern, in order, as rings on the picture plane: every other one can be coloured. */
   readonly pieces?: readonly (readonly Vec3[])[];
   /** The host's face it is drawn on, when it is. */

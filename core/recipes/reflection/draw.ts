@@ -1,80 +1,25 @@
 import type { Region } from "../../geometry/index.ts";
-import { type Built, FLAT, type Page } from "../../page/index.ts";
-import {
-  cornerAt,
-  type Face,
-  hidingFaces,
-  type Solid,
-  showingFaces,
-  shownStretches,
-} from "../../solids/index.ts";
-import { add, dot, minus, sizeOf, type Vec3 } from "../../view/index.ts";
-import { groundAt } from "../ground-strip.ts";
-import { hostMissing } from "../host-missing.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Built, Page } from "../../page/index.ts";
+import { hidingFaces, showingFaces, shownStretches } from "../../solids/index.ts";
+import { minus, sizeOf } from "../../view/index.ts";
+import type { Drawing } from "../recipe.ts";
 import type { ReflectionSlice } from "./shape.ts";
+import { hostPoint, mirroredThings, solveReflection } from "./solve.ts";
 
 export const drawing: Drawing<ReflectionSlice> = {
   impossible: (slice) =>
-    slice.id === slice.of ? [{ field: "of", message: "a reflection cannot mirror itself" }] : [],
+    slice.id === slice.of || slice.alsoOf?.includes(slice.id)
+      ? [{ field: "of", message: "a reflection cannot mirror itself" }]
+      : [],
   solve: solveReflection,
   draw: drawReflection,
 };
-
-function solveReflection(slice: ReflectionSlice, context: SolveContext): Built {
-  const host = context.hostOf(slice.of);
-  if (!host || (Object.keys(host.solid.corners).length === 0 && Object.keys(host.points).length === 0))
-    return hostMissing(slice, { object: slice.of }, host);
-  const { view } = context;
-  // The drop as it measures at the sheet's lower edge, where paper and truth agree.
-  const edge = groundAt(view, view.camera.principal.xMm, view.sheet.heightMm);
-  const drop = (slice.handles.dropMm * edge[2]) / view.camera.distanceMm;
-  const offset = view.ground.offsetMm + drop;
-  const mirror = (p: Vec3): Vec3 => add(p, view.ground.normal, 2 * (offset - dot(view.ground.normal, p)));
-  const toWater = (p: Vec3): Vec3 => add(p, view.ground.normal, offset - dot(view.ground.normal, p));
-  const solid = mirroredSolid(host.solid, mirror, view.ground.normal);
-  const points: Record<string, Vec3> = {};
-  for (const name of Object.keys(solid.corners))
-    points[`water-${name}`] = toWater(cornerAt(host.solid, name));
-  return {
-    solid,
-    block: null,
-    points,
-    called: callMirrored(Object.keys(solid.corners)),
-    tie: { kind: "mirror" },
-    findings: [],
-  };
-}
-
-function mirroredSolid(solid: Solid, mirror: (p: Vec3) => Vec3, down: Vec3): Solid {
-  const corners = Object.fromEntries(Object.entries(solid.corners).map(([name, p]) => [name, mirror(p)]));
-  const faces = solid.faces.map(
-    (f): Face => ({
-      ...f,
-      normal: add(f.normal, down, -2 * dot(f.normal, down)),
-      corners: [...f.corners].reverse(),
-    }),
-  );
-  const edges = solid.edges.map((e) => {
-    if (!e.arc) return e;
-    const zero = mirror([0, 0, 0]);
-    const turn = (u: Vec3): Vec3 => {
-      const m = mirror(u);
-      return [m[0] - zero[0], m[1] - zero[1], m[2] - zero[2]];
-    };
-    return {
-      ...e,
-      arc: { ...e.arc, centre: mirror(e.arc.centre), across: turn(e.arc.across), up: turn(e.arc.up) },
-    };
-  });
-  return { ...FLAT, corners, faces, edges, opaque: solid.opaque, convex: solid.convex };
-}
 
 /**
  * Draws a reflection: every upright carried on downward, as far below the water's level as its end stands above it; the
  * other edges joined, aimed at the same vanishing points; softer, and only where the water is seen.
  */
-function drawReflection(page: Page, slice: ReflectionSlice): void {
+function drawReflection(page: Page, slice: ReflectionSlice, built: Built): void {
   const { sheet, camera } = page.view;
   const shore = sheet.heightMm - slice.handles.shoreFromBottomMm;
   const within: Region = [
@@ -89,9 +34,16 @@ function drawReflection(page: Page, slice: ReflectionSlice): void {
   const showing = showingFaces(camera, solid);
   const hiding = solid.convex ? [] : hidingFaces(camera, solid);
   const shown = solid.edges.filter(
-    (e) => !e.light && shownStretches(camera, solid, e, showing, hiding).length > 0,
+    (e) => !e.light && (e.faces.length === 0 || shownStretches(camera, solid, e, showing, hiding).length > 0),
   );
-  const host = (name: string) => `${slice.of}/${name}`;
+  const things = mirroredThings(slice);
+  const host = (name: string) => hostPoint(things, name);
+
+  if (page.knows("shore-left")) {
+    page.phase("shore");
+    for (const end of ["shore-left", "shore-right"]) page.markFromEdges(end);
+    page.join("shore", "shore-left", "shore-right", { role: "detail", called: "shore line" });
+  }
 
   page.phase("uprights");
   const corners = [...new Set(shown.flatMap((e) => [e.from, e.to]))].filter(
@@ -137,6 +89,10 @@ function drawReflection(page: Page, slice: ReflectionSlice): void {
     const { facets: _, ...arc } = e.arc;
     page.curve(e.id, arc, { role: "detail", within });
   }
+  const crowns = (built.sticks ?? []).flatMap(({ name, crown }) => (crown ? [{ name, crown }] : []));
+  if (crowns.length === 0) return;
+  page.phase("crowns");
+  for (const { name, crown } of crowns) page.freehand(`crown-${name}`, crown, { within });
 }
 
 /** Corners that stand over one place of the water together, from the lowest up: so their mirror images hang below it. */
@@ -154,12 +110,3 @@ function plumbLines(page: Page, corners: readonly string[]): string[][] {
 
 /** Places of space this near to each other, in paper mm, are one. */
 const SAME_PLACE = 1e-6;
-
-function callMirrored(corners: readonly string[]): Record<string, string> {
-  const called: Record<string, string> = {};
-  for (const name of corners) {
-    called[name] = `mirrored ${name.replaceAll("-", " ")}`;
-    called[`water-${name}`] = `water's level below the ${name.replaceAll("-", " ")}`;
-  }
-  return called;
-}

@@ -6,6 +6,7 @@ export const putDown: PutDown = {
   by: "host",
   usual: ({ host, fromBottomMm }) => ({
     of: host.object,
+    shore: true,
     handles: { dropMm: 5, shoreFromBottomMm: fromBottomMm },
   }),
   sample: { "one-point": [0, 0, 0, 66], "two-point": [0, 0, 0, 66] },

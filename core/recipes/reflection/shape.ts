@@ -9,6 +9,10 @@ export const ReflectionSchema = v.strictObject({
   ...ObjectBase,
   recipe: v.literal("reflection"),
   of: idSchema,
+  /** Further things that stand by the same water: mirrored with it, along one shore. */
+  alsoOf: v.optional(v.pipe(v.array(idSchema), v.maxLength(12, "a reflection mirrors at most 13 things"))),
+  /** Whether the shore line itself is drawn. */
+  shore: v.optional(v.boolean()),
   handles: v.strictObject({
     dropMm: v.pipe(
       v.number(),

@@ -7,6 +7,12 @@ export const words: PhraseBook = {
     check: [when(["upright"], "Every upright runs straight on below the shore.")],
     slip: "Measuring from the shore line.",
   },
+  shore: {
+    title: "{it}: the shore line",
+    why: "Land ends here: the water is seen below it.",
+    slip: "Drawing the shore through what stands before it.",
+  },
+  crowns: { title: "{it}: the crowns, upside down", check: "Each hangs under its own tree." },
   mirror: {
     title: "{it}: join it, softer",
     why: "Shapes are upside down, but run to the same points.",

@@ -1,4 +1,4 @@
-import { type Built, FLAT } from "../../page/index.ts";
+import { type Built, FLAT, type Stick } from "../../page/index.ts";
 import type { Face, Solid } from "../../solids/index.ts";
 import {
   type Axis,
@@ -14,7 +14,7 @@ import {
 } from "../../view/index.ts";
 import { extentVector, layBlock } from "../placement.ts";
 import type { SolveContext } from "../recipe.ts";
-import { CROWN_FOOT, crownScreen } from "./crowns.ts";
+import { CROWN_FOOT, crownOf, crownScreen } from "./crowns.ts";
 import type { RowSlice } from "./shape.ts";
 
 /** The axis along which a post shows its width: with the paper where one runs so, else square to the row. */
@@ -95,7 +95,7 @@ export function solveRow(slice: RowSlice, context: SolveContext): Built {
   }
   Object.assign(points, guideEnds(slice, points, gap));
   const solid: Solid = { ...FLAT, corners, faces, opaque: faces.length > 0, convex: faces.length === 0 };
-  return { solid, block, points, called: callPosts(slice), tie, findings };
+  return { solid, block, points, sticks: sticksOf(slice, points), called: callPosts(slice), tie, findings };
 }
 
 /** How near to us the guides of a growing row run on, as a part of the distance of its nearest. */
@@ -124,6 +124,16 @@ const GUIDED = [
   "bar-left",
   "bar-right",
 ] as const;
+
+/** Posts from foot to head; of trees the trunks, each with its crown. */
+function sticksOf({ kind, count }: RowSlice, points: Readonly<Record<string, Vec3>>): Stick[] {
+  return Array.from({ length: count }, (_, i) => i + 1).flatMap((n): Stick[] => {
+    const [foot, head] = [points[`foot-${n}`], points[`head-${n}`]];
+    if (!foot || !head) return [];
+    if (kind === "posts") return [{ name: `${n}`, from: `foot-${n}`, to: `head-${n}` }];
+    return [{ name: `${n}`, from: `foot-${n}`, to: `crown-foot-${n}`, crown: crownOf(foot, head, n) }];
+  });
+}
 
 /** From the first to the second: away from us, or toward us, where the first then lies that part of the way from it to the VP. */
 function firstGap(slice: RowSlice, { frame, view }: SolveContext, origin: Vec3): Vec3 {

@@ -1,5 +1,5 @@
 import { FLAT } from "../../page/index.ts";
-import { hidingFaces, showingFaces } from "../../solids/index.ts";
+import { type Face, hidingFaces, showingFaces } from "../../solids/index.ts";
 import { dot, type Vec3, type View } from "../../view/index.ts";
 import { hostMissing } from "../host-missing.ts";
 import type { Drawing } from "../recipe.ts";
@@ -25,12 +25,21 @@ export const drawing: Drawing<ToneSlice> = {
     const showing = showingFaces(page.view.camera, solid);
     const hiding = new Set(hidingFaces(page.view.camera, { ...solid, opaque: true }).map((f) => f.id));
     for (const face of solid.faces) {
-      const level = toneOf(face.normal, page.view, slice.lightFrom);
+      const level = isRoof(face) ? ROOF_TONE : toneOf(face.normal, page.view, slice.lightFrom);
       if (level === 0 || !showing.has(face.id) || !hiding.has(face.id)) continue;
       page.fillFace(face.id, solid, face, level, [`${slice.of}/${face.id}`]);
     }
   },
 };
+
+/** A roof is darker than any wall, whichever way it turns; common practice, no published source. */
+const ROOF_TONE = 3;
+
+/** A slope that runs up to a peak, not the wall under it. */
+function isRoof({ corners }: Face): boolean {
+  const peaks = corners.filter((name) => name.endsWith("peak"));
+  return peaks.length === 2;
+}
 
 /** 0 for what looks up, 1 for what faces the light or us, 2 for the side away from the light, 3 for what looks down. */
 export function toneOf(normal: Vec3, view: View, lightFrom: "left" | "right"): 0 | 1 | 2 | 3 {
