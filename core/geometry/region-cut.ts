@@ -18,6 +18,11 @@ export function inBoth(a: Region, b: Region): Region {
   return clip(ClipType.Intersection, a, b);
 }
 
+/** All that lies in at least one of several regions. Rounded to 0.1 µm by the clipping library. */
+export function together(regions: readonly Region[]): Region {
+  return regions.reduce<Region>((all, one) => (all.length === 0 ? one : clip(ClipType.Union, all, one)), []);
+}
+
 /** The part of a region where an affine function a·x + b·y + c is positive (Sutherland and Hodgman 1974, from memory). */
 export function whereAbove(region: Region, a: number, b: number, c: number): Region {
   const value = (p: PaperPoint) => a * p.xMm + b * p.yMm + c;

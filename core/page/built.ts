@@ -1,5 +1,5 @@
 import type { Finding } from "../base/index.ts";
-import type { Block, Solid } from "../solids/index.ts";
+import type { ArcEdge, Block, Solid } from "../solids/index.ts";
 import type { Vec3 } from "../view/index.ts";
 import type { FaceFrame } from "./face-frame.ts";
 
@@ -26,6 +26,28 @@ export interface Stick {
   readonly crown?: readonly Vec3[];
 }
 
+/** A shadow by the names of its places: rings, the stretches round them, thin things' lines, and crowns drawn freely. */
+export interface ThrownShadow {
+  readonly rings: readonly (readonly string[])[];
+  /** Each along the line between two corners' shadows, from one place to another. */
+  readonly stretches: readonly {
+    readonly line: readonly [string, string];
+    readonly from: string;
+    readonly to: string;
+  }[];
+  /** What round edges throw: each along its arc, through some of its places. */
+  readonly curves: readonly {
+    readonly name: string;
+    readonly arc: Omit<ArcEdge, "facets">;
+    readonly through: readonly string[];
+  }[];
+  /** Places where two such lines cross. */
+  readonly knots: Readonly<Record<string, unknown>>;
+  readonly sticks: readonly Stick[];
+  readonly crowns: readonly { readonly name: string; readonly ring: readonly Vec3[] }[];
+  readonly onWalls: readonly { readonly name: string; readonly on: string }[];
+}
+
 /** An object as it truly stands in front of the eye. */
 export interface Built {
   /** What hides and is hidden; without faces for what lies flat on something else. */
@@ -37,8 +59,8 @@ export interface Built {
   /** What teachers call corners and points whose names do not say it. */
   readonly called?: Readonly<Record<string, string>>;
   readonly tie: Tie;
-  /** Names of the points that ring a flat thing, in order. */
-  readonly outline?: readonly string[];
+  /** What of a shadow lies on the ground, and the lines it throws on faces. */
+  readonly shadow?: ThrownShadow;
   /** Flat stretches on faces of other things that it covers, such as a shadow on a wall. */
   readonly patches?: readonly Patch[];
   /** What of it has no faces of its own, but throws a shadow and is mirrored. */

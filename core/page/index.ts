@@ -1,4 +1,4 @@
-export { type Built, FLAT, type Patch, type Stick, type Tie } from "./built.ts";
+export { type Built, FLAT, type Patch, type Stick, type ThrownShadow, type Tie } from "./built.ts";
 export { callPoint } from "./call-point.ts";
 export { type FaceFrame, findFaceFrame, pointOnFace } from "./face-frame.ts";
 export type { DrawingOptions, FoundSoFar } from "./knowledge.ts";

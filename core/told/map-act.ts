@@ -129,9 +129,11 @@ function mapPiece<A, B>({ outer, openings }: Piece<A>, to: Naming<A, B>): Piece<
   const ring = (r: Ring<A>): Ring<B> =>
     r.k === "corners"
       ? { ...r, at: r.at.map(to.says) }
-      : r.k === "dash"
-        ? { ...r, a: to.says(r.a), b: to.says(r.b) }
-        : { k: "lines", lines: r.lines.map((l) => mapLine(l, to)) };
+      : r.k === "drawn"
+        ? r
+        : r.k === "dash"
+          ? { ...r, a: to.says(r.a), b: to.says(r.b) }
+          : { k: "lines", lines: r.lines.map((l) => mapLine(l, to)) };
   return { outer: ring(outer), openings: openings.map(ring) };
 }
 

@@ -51,6 +51,8 @@ const MOST_PIECES = 3;
 export function sayFill({ pieces, tone }: Extract<Act, { do: "fill" }>, manner: Manner): string[] {
   const [first] = pieces;
   if (!first) return [];
+  if (first.outer.k === "drawn")
+    return [pieces.length === 1 ? `Shade it ${TONES[tone]}.` : `Shade all of them ${TONES[tone]}.`];
   if (first.outer.k === "dash") return pieces.map(({ outer }) => sayDash(outer, manner));
   if (pieces.length > MOST_PIECES)
     return [
@@ -93,6 +95,7 @@ function sayRing(ring: Ring<Name>): string {
     return ring.at.every((n) => n.k === "letter")
       ? ring.at.map(sayName).join("")
       : listOf(ring.at.map(sayName));
+  if (ring.k === "drawn") return "what is drawn";
   if (ring.k === "dash") return `the dash from ${sayName(ring.a)} to ${sayName(ring.b)}`;
   const [a, b, c, d] = ring.lines;
   if (a && b && c && d && ring.lines.length === 4)

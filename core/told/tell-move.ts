@@ -90,6 +90,8 @@ export function tellMove(
       if (!input.filled.has(i)) return "nothing";
       const before = moves[i - 1]?.hand === "fill" ? i - 1 : null;
       const inRow = before !== null || moves[i + 1]?.hand === "fill";
+      if (isDrawnFreely(moves, i))
+        return { do: "fill", pieces: [{ outer: { k: "drawn" }, openings: [] }], tone: plan.tone };
       const [outer, ...openings] = plan.rings.map((ring) => ringOf(input, moves, ring, i, inRow));
       if (!outer || openings.some((o) => o === null)) return null;
       return { do: "fill", pieces: [{ outer, openings: openings as Ring<Place>[] }], tone: plan.tone };
@@ -160,8 +162,19 @@ export function needsHidden(
   return move.points.some((p) => needed.has(places.one(p.id)) && !inSight(p.id));
 }
 
+/** Whether a tone fills what a hand has drawn freely in the same phase: that has no corners to name. */
+function isDrawnFreely(moves: readonly Move[], i: number): boolean {
+  const fill = moves[i];
+  const drawn = fill?.id.replace("/fill-", "/");
+  return moves.slice(0, i).some((m) => m.id === drawn && m.hand === "freehand" && m.phase === fill?.phase);
+}
+
 /** What is drawn freely in a phase, where it is not the thing itself. */
-const FREE: Readonly<Record<string, string>> = { wires: "wire", crowns: "crown" };
+const FREE: Readonly<Record<string, string>> = {
+  wires: "wire",
+  crowns: "crown",
+  "crown-shadows": "crown shadow",
+};
 
 function freeOf({ id, phase }: Move): string | undefined {
   return id.endsWith("-knob") ? "knob" : FREE[phase];

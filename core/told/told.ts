@@ -203,6 +203,8 @@ export type Ring<N> =
       readonly toEdge?: true;
     }
   | { readonly k: "lines"; readonly lines: readonly LineRef<N>[] }
+  /** What has just been drawn freely. */
+  | { readonly k: "drawn" }
   /** A narrow dash from one place to another, so wide at the first and thinner at the second. */
   | { readonly k: "dash"; readonly a: N; readonly b: N; readonly wide: Reading };
 

@@ -240,6 +240,7 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
   }
 
   function corners(ring: Ring<Name>): Pt[] {
+    if (ring.k === "drawn") return [];
     if (ring.k === "corners") return ring.at.map(at);
     if (ring.k === "dash") return [at(ring.a), at(ring.b)];
     return ring.lines.map((l, i) => {

@@ -100,9 +100,16 @@ describe("things that go with each other", () => {
     const seen = ruled(c, "box-1/seen-point-depth");
     expect(distanceMm(seen, { xMm: 150, yMm: 60 })).toBeLessThan(1e-6);
     const rules = c.moves
-      .filter((m) => m.phase === "guides")
+      .filter((m) => m.phase === "observe-depth")
       .flatMap((m) => m.lines.map((l) => (l.rule.kind === "toward" ? l.rule.aim.kind : l.rule.kind)));
     expect(rules).toEqual(["angle", "angle", "point"]);
+    // The point is found, not marked beforehand: it is where the pupil's two slopes cross.
+    expect(c.moves.filter((m) => m.stroke?.role === "vanishing-point").map((m) => m.id)).toEqual([
+      "box-1/mark-seen-point-depth",
+    ]);
+    expect(c.steps.flatMap((s) => s.instruction).join(" ")).toMatch(
+      /Slope: 100\smm right for (?:about )?\d+\smm up\./,
+    );
   });
 
   test("a vanishing point out of reach gives two marks on the sheet's edges for each line", () => {

@@ -1,21 +1,9 @@
-import type { Finding } from "../../base/index.ts";
-import { areaMm2, findPaperPoint, inBoth, type PaperPoint } from "../../geometry/index.ts";
-import { type Built, FLAT, type Page, type Patch } from "../../page/index.ts";
-import { cornerAt, findFaceOnPaper, type Solid } from "../../solids/index.ts";
-import {
-  add,
-  dot,
-  minus,
-  paperToWorld,
-  scaled,
-  unit,
-  type Vec3,
-  type View,
-  worldToPaper,
-} from "../../view/index.ts";
-import { hostMissing } from "../host-missing.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Built, Page, ThrownShadow } from "../../page/index.ts";
+import { cornerAt } from "../../solids/index.ts";
+import { dot, minus, scaled } from "../../view/index.ts";
+import type { Drawing } from "../recipe.ts";
 import type { ShadowSlice } from "./shape.ts";
+import { solveShadow } from "./solve.ts";
 
 export const drawing: Drawing<ShadowSlice> = {
   impossible: () => [],
@@ -23,151 +11,16 @@ export const drawing: Drawing<ShadowSlice> = {
   draw: drawShadow,
 };
 
-/** Direction in which light travels: away from a sun before us, toward the point it shines at from behind us. */
-function lightDirection(slice: ShadowSlice, view: View): Vec3 {
-  const { sunFromLeftMm: xMm, sunFromTopMm: yMm } = slice.handles;
-  const toward = unit(paperToWorld(view.camera, { xMm, yMm }, view.camera.distanceMm));
-  return yMm < view.horizonMm ? scaled(toward, -1) : toward;
-}
-
-function solveShadow(slice: ShadowSlice, context: SolveContext): Built {
-  const host = context.hostOf(slice.of);
-  if (!host || Object.keys(host.solid.corners).length === 0)
-    return hostMissing(slice, { object: slice.of }, host);
-  const { view } = context;
-  const light = lightDirection(slice, view);
-  const { normal, offsetMm } = view.ground;
-  const points: Record<string, Vec3> = {};
-  let reaches = dot(normal, light) > 1e-6;
-  const names = Object.keys(host.solid.corners).filter((n) => !n.includes("~"));
-  for (const name of names) {
-    const p = cornerAt(host.solid, name);
-    const t = (offsetMm - dot(normal, p)) / dot(normal, light);
-    const at = add(p, light, t);
-    if (!(t > -1e-6 * view.camera.distanceMm && at[2] > 0)) reaches = false;
-    else points[`shadow-${name}`] = t < 1e-9 * p[2] ? p : at;
-  }
-  const findings: Finding[] = reaches
-    ? []
-    : [
-        {
-          code: "no-shadow",
-          severity: "fault",
-          about: slice.id,
-          message: `The ${slice.label} cannot fall on the ground: with the sun there, the light runs level or upward, or the shadow comes toward us past the sheet. Put the sun higher.`,
-          numbers: {},
-        },
-      ];
-  const hull = reaches ? hullOf(view, points) : [];
-  const sunPoint = paperToWorld(
-    view.camera,
-    { xMm: slice.handles.sunFromLeftMm, yMm: slice.handles.sunFromTopMm },
-    view.camera.distanceMm,
-  );
-  return {
-    solid: { ...FLAT, corners: {} },
-    block: null,
-    points: reaches ? { ...points, sun: sunPoint, "sun-foot": sunFoot(slice, view) } : {},
-    called: { sun: "sun", "sun-foot": "foot of the sun on the horizon" },
-    tie: { kind: "ground" },
-    outline: hull,
-    patches: reaches ? patchesOn(slice, host.solid, light, context) : [],
-    findings,
-  };
-}
-
-/**
- * Where the shadow climbs the faces of other things: the corners carried along the light to each lit face that we see, the
- * polygon round them, clipped to the face. A thing that stands in a face's own plane throws nothing on it.
- */
-function patchesOn(
-  slice: ShadowSlice,
-  caster: Solid,
-  light: Vec3,
-  { view, hostOf, others }: SolveContext,
-): Patch[] {
-  const { camera } = view;
-  return others
-    .filter((id) => id !== slice.of)
-    .flatMap((id): Patch[] => {
-      const solid = hostOf(id)?.solid;
-      if (!solid?.opaque) return [];
-      return solid.faces.flatMap((face): Patch[] => {
-        const through = cornerAt(solid, face.corners[0] ?? "");
-        const region = dot(face.normal, through) < 0 ? findFaceOnPaper(camera, solid, face) : null;
-        const fall = dot(face.normal, light);
-        if (!region || fall > -1e-6) return [];
-        const offset = dot(face.normal, through);
-        const thrown: Record<string, Vec3> = {};
-        for (const [name, p] of Object.entries(caster.corners)) {
-          const t = (offset - dot(face.normal, p)) / fall;
-          const at = add(p, light, t);
-          if (!(t > 0 && at[2] > 0)) return [];
-          thrown[name] = at;
-        }
-        const hull = hullOf(view, thrown).flatMap((name) => {
-          const at = thrown[name];
-          return at ? (findPaperPoint(worldToPaper(camera, at)) ?? []) : [];
-        });
-        const seen = inBoth([hull], region);
-        if (areaMm2(seen) < LEAST_PATCH_MM2) return [];
-        const rings = seen.map((ring) => ring.map((p) => onPlane(view, p, face.normal, offset)));
-        return [{ name: `on-${id}-${face.id}`, on: `${id}/${face.id}`, rings }];
-      });
-    });
-}
-
-/** A patch smaller than a square of half a mm is not worth the pencil. */
-const LEAST_PATCH_MM2 = 0.25;
-
-/** The point of a plane seen at a paper point. */
-function onPlane(view: View, p: PaperPoint, normal: Vec3, offset: number): Vec3 {
-  const ray = paperToWorld(view.camera, p, 1);
-  return scaled(ray, offset / dot(normal, ray));
-}
-
-/** The shadows' vanishing point: on the horizon, on the join of the sun's point with the uprights' vanishing point. */
-function sunFoot(slice: ShadowSlice, view: View): Vec3 {
-  const light = lightDirection(slice, view);
-  const along = minus(light, scaled(view.ground.normal, dot(light, view.ground.normal)));
-  const away = along[2] < 0 ? scaled(along, -1) : along;
-  return scaled(away, view.camera.distanceMm / away[2]);
-}
-
-/** The names of the points on the outer ring on paper, in order round it (monotone chain: Andrew 1979, from memory). */
-function hullOf(view: View, points: Readonly<Record<string, Vec3>>): readonly string[] {
-  const onPaper = Object.entries(points)
-    .flatMap(([name, p]) => {
-      const at = findPaperPoint(worldToPaper(view.camera, p));
-      return at ? [{ name, at }] : [];
-    })
-    .sort((a, b) => a.at.xMm - b.at.xMm || a.at.yMm - b.at.yMm);
-  const turn = (a: PaperPoint, b: PaperPoint, c: PaperPoint) =>
-    (b.xMm - a.xMm) * (c.yMm - a.yMm) - (b.yMm - a.yMm) * (c.xMm - a.xMm);
-  const chain = (list: typeof onPaper) => {
-    const out: typeof onPaper = [];
-    for (const p of list) {
-      for (;;) {
-        const [a, b] = [out[out.length - 2], out[out.length - 1]];
-        if (!a || !b || turn(a.at, b.at, p.at) > 1e-9) break;
-        out.pop();
-      }
-      out.push(p);
-    }
-    return out.slice(0, -1);
-  };
-  return [...chain(onPaper), ...chain([...onPaper].reverse())].map((p) => p.name);
-}
+const HELP = { role: "construction", light: true } as const;
 
 /**
  * Draws a shadow: from the foot of each upright a line away from the sun's foot on the horizon, from its head a line
- * away from the sun; where they cross lies the shadow of the head. The points are joined and the ground filled.
+ * away from the sun; where they cross lies the shadow of the head. The points are joined and the ground filled. What stands
+ * thin throws just that line; the shadow of a crown is drawn freely at its end.
  */
 function drawShadow(page: Page, slice: ShadowSlice, built: Built): void {
-  const ring = built.outline ?? [];
-  if (ring.length < 3) return;
-  const help = { role: "construction", light: true } as const;
-  const solid = page.solidOf(slice.of);
+  const { shadow } = built;
+  if (!shadow || (shadow.rings.length === 0 && shadow.sticks.length === 0)) return;
   page.goesOnFrom(slice.of);
 
   page.phase("sun");
@@ -175,41 +28,113 @@ function drawShadow(page: Page, slice: ShadowSlice, built: Built): void {
   page.markFromEdges("sun-foot");
 
   page.phase("rays");
-  for (const name of ring) {
-    const corner = name.slice("shadow-".length);
-    const from = `${slice.of}/${corner}`;
-    if (page.isFound(name) || !page.isFound(from)) continue;
-    const foot = solid && footBelow(page, slice.of, solid, corner);
-    if (foot === from) {
-      page.takeFrom(name, from);
-      continue;
-    }
-    if (foot) {
-      page.ruleAwayFrom(`ground-${corner}`, "sun-foot", foot, name, {
-        ...help,
-        called: "line on the ground, away from the sun's foot",
-      });
-      page.ruleAwayFrom(`ray-${corner}`, "sun", from, name, { ...help, called: "line away from the sun" });
-    }
-    if (!page.isFound(name)) page.markFromEdges(name);
-  }
-  for (const name of ring) if (!page.isFound(name)) page.markFromEdges(name);
+  const corners = [
+    ...new Set([
+      ...shadow.stretches.flatMap(({ line }) => line),
+      ...shadow.sticks.flatMap(({ from, to }) => [`shadow-${from}`, `shadow-${to}`]),
+    ]),
+  ];
+  for (const name of corners) throwCorner(page, slice.of, name, shadow);
+  for (const name of corners) if (!page.isFound(name)) page.markFromEdges(name);
 
-  page.phase("fill");
-  for (const [i, a] of ring.entries()) {
-    const b = ring[(i + 1) % ring.length] ?? a;
-    page.join(`edge-${i + 1}`, a, b, { role: "detail", called: "edge of the shadow" });
-  }
+  drawSticks(page, shadow);
+  drawOutline(page, shadow);
   for (const { name, on, rings } of built.patches ?? []) page.fillRings(name, rings, 3, [on]);
-  page.fill(
-    "shadow",
-    ring.map((name) => page.at(name)),
-    3,
-  );
+  if (shadow.rings.length > 0)
+    page.fillRings(
+      "shadow",
+      shadow.rings.map((ring) => ring.map((name) => page.at(name))),
+      3,
+      [],
+    );
+}
+
+/** Finds the shadow of a corner by its two lines: on the ground away from the sun's foot, and away from the sun. */
+function throwCorner(page: Page, hostId: string, name: string, { sticks }: ThrownShadow): void {
+  const corner = name.slice("shadow-".length);
+  const from = `${hostId}/${corner}`;
+  if (page.isFound(name) || !page.isFound(from)) return;
+  const stick = sticks.find((s) => s.from === corner || s.to === corner);
+  const foot = stick ? `${hostId}/${stick.from}` : footBelow(page, hostId, corner);
+  if (foot === from) {
+    page.takeFrom(name, from);
+    return;
+  }
+  if (!foot && !dropPlumb(page, from, `foot-${corner}`)) return;
+  page.ruleAwayFrom(`ground-${corner}`, "sun-foot", foot ?? `foot-${corner}`, name, {
+    ...HELP,
+    called: "line on the ground, away from the sun's foot",
+  });
+  page.ruleAwayFrom(`ray-${corner}`, "sun", from, name, { ...HELP, called: "line away from the sun" });
+}
+
+/** Finds the foot below a corner that stands over a line of the ground: straight down to it. False where no such line is there. */
+function dropPlumb(page: Page, from: string, foot: string): boolean {
+  if (page.isFound(foot)) return true;
+  if (!page.knows(foot) || !page.squarestCrossing(foot, page.spaceLine(foot, from, foot).onPaper))
+    return false;
+  page.ruleAlong(`plumb-${foot}`, from, foot, "height", {
+    ...HELP,
+    called: "line straight down to the ground",
+  });
+  return page.isFound(foot);
+}
+
+/** Posts throw the ground's own line, firm from the foot to the shadow of the head; crowns are drawn freely. */
+function drawSticks(page: Page, { sticks, crowns, onWalls }: ThrownShadow): void {
+  if (sticks.length === 0) return;
+  page.phase("sticks");
+  for (const { name, from, to } of sticks)
+    if (page.isFound(`shadow-${from}`) && page.isFound(`shadow-${to}`))
+      page.trace(`stick-${name}`, `shadow-${from}`, `shadow-${to}`, {
+        role: "detail",
+        called: "shadow of a post",
+      });
+  for (const { name, on } of onWalls) {
+    const [low, high] = [`${name}-low`, `${name}-high`];
+    for (const end of [low, high]) if (!page.isFound(end)) page.markFromEdges(end);
+    page.join(name, low, high, { role: "detail", on: [on], called: "shadow on the wall" });
+  }
+  if (crowns.length === 0) return;
+  page.phase("crown-shadows");
+  for (const { name, ring } of crowns) page.freehand(`crown-${name}`, ring, {});
+  for (const { name, ring } of crowns) page.fill(`crown-${name}`, ring, 3);
+}
+
+/** The outline: joined at once where no line crosses another; else all lines lightly first, then firm from knot to knot. */
+function drawOutline(page: Page, { stretches, knots, curves }: ThrownShadow): void {
+  if (stretches.length === 0) return;
+  const crossed = Object.keys(knots).length > 0;
+  if (!crossed) {
+    page.phase("fill");
+    drawCurves(page, curves);
+    for (const [i, { from, to }] of stretches.entries())
+      page.join(`edge-${i + 1}`, from, to, { role: "detail", called: "edge of the shadow" });
+    return;
+  }
+  page.phase("lines");
+  const lines = new Map(stretches.map(({ line }) => [[...line].sort().join(" "), line]));
+  for (const [i, [a, b]] of [...lines.values()].entries())
+    page.join(`line-${i + 1}`, a, b, { ...HELP, called: "line between two corners' shadows" });
+  page.phase("fill");
+  drawCurves(page, curves);
+  for (const [i, { from, to }] of stretches.entries())
+    if (page.isFound(from) && page.isFound(to))
+      page.trace(`edge-${i + 1}`, from, to, { role: "detail", called: "edge of the shadow" });
+}
+
+/** The shadows of round edges, swung through a few of their places. */
+function drawCurves(page: Page, curves: ThrownShadow["curves"]): void {
+  for (const { name, arc, through } of curves) {
+    for (const place of through) if (!page.isFound(place)) page.markFromEdges(place);
+    page.curve(name, arc, { role: "detail" });
+  }
 }
 
 /** The corner on the ground straight below a corner of the host, when the host has found it. */
-function footBelow(page: Page, hostId: string, solid: Solid, corner: string): string | null {
+function footBelow(page: Page, hostId: string, corner: string): string | null {
+  const solid = page.solidOf(hostId);
+  if (!solid) return null;
   const { normal, offsetMm } = page.view.ground;
   const p = cornerAt(solid, corner);
   for (const [name, q] of Object.entries(solid.corners)) {
