@@ -206,6 +206,7 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "alsoOn",
   "alsoOf",
   "shore",
+  "front",
   "stepOrder",
   "tasks",
   "dryMinutes",

@@ -131,6 +131,11 @@ export function knowledgeOf({ objectId, view, frame, options, built, covered = N
     for (const line of foundOf(hostId)?.lines ?? []) lines.push(line);
   }
 
+  /** The points of another object that have been found. */
+  function foundPointsOf(objectId: string): ReadonlyMap<string, Vec3> {
+    return foundOf(objectId)?.points ?? new Map();
+  }
+
   /** The solid of another object that has been drawn before. */
   function solidOf(objectId: string): Solid | null {
     return foundOf(objectId)?.solid ?? null;
@@ -264,6 +269,7 @@ export function knowledgeOf({ objectId, view, frame, options, built, covered = N
     onPaper,
     call,
     goesOnFrom,
+    foundPointsOf,
     solidOf,
     lineOf,
     lineThrough,

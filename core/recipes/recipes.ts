@@ -1,6 +1,8 @@
 import * as v from "valibot";
 import { archway } from "./archway/index.ts";
 import { box } from "./box/index.ts";
+import { chimney } from "./chimney/index.ts";
+import { facades } from "./facades/index.ts";
 import { floor } from "./floor/index.ts";
 import { freehand } from "./freehand/index.ts";
 import { hills } from "./hills/index.ts";
@@ -18,6 +20,7 @@ import { row } from "./row/index.ts";
 import { seat } from "./seat/index.ts";
 import { shadow } from "./shadow/index.ts";
 import { shelf } from "./shelf/index.ts";
+import { sky } from "./sky/index.ts";
 import { stairs } from "./stairs/index.ts";
 import { table } from "./table/index.ts";
 import { tone } from "./tone/index.ts";
@@ -32,6 +35,7 @@ export const RECIPES = {
   floor,
   road,
   house,
+  chimney,
   openings,
   row,
   stairs,
@@ -42,7 +46,9 @@ export const RECIPES = {
   round,
   tunnel,
   rays,
+  facades,
   hills,
+  sky,
   freehand,
   reflection,
   shadow,

@@ -46,6 +46,10 @@ export function factsOf(told: readonly Told[]): ReadonlySet<Need> {
         facts.add("upright");
         facts.add("level");
         break;
+      case "template":
+        level = true;
+        upright = true;
+        break;
       case "slide":
         facts.add("slid");
         facts.add("measured");

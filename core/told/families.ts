@@ -66,7 +66,8 @@ function joinActs(a: Act<Place>, b: Act<Place>): Act<Place> | null {
     return { ...a, lines: [...a.lines, ...b.lines] };
   if (a.do === "curve" && b.do === "curve" && a.press === b.press && key(a.over) === key(b.over))
     return { ...a, curves: [...a.curves, ...b.curves] };
-  if (a.do === "template" && b.do === "template" && !b.cut) return { ...a, at: [...a.at, ...b.at] };
+  if (a.do === "template" && b.do === "template" && !b.cut && a.press === b.press)
+    return { ...a, at: [...a.at, ...b.at] };
   if (a.do === "fill" && b.do === "fill" && a.tone === b.tone)
     return { ...a, pieces: [...a.pieces, ...b.pieces] };
   if (a.do === "freehand" && b.do === "freehand" && a.what === b.what)

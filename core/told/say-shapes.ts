@@ -4,7 +4,7 @@ import { inOneOrTwo, inSentences } from "./sentences.ts";
 import type { Act, CurveTold, Name, Piece, Press, Reading, Ring } from "./told.ts";
 
 export function sayTemplate(
-  { wide, high, cut, at }: Extract<Act, { do: "template" }>,
+  { wide, high, cut, at, press }: Extract<Act, { do: "template" }>,
   manner: Manner,
 ): string[] {
   const corners = at.flatMap(({ corner, gives }) => {
@@ -22,7 +22,8 @@ export function sayTemplate(
       : []),
     ...inSentences(
       at,
-      (some) => `Lay its lower left corner on ${sayNames(some.map((t) => t.corner))} and trace it lightly.`,
+      (some) =>
+        `Lay its lower left corner on ${sayNames(some.map((t) => t.corner))} and trace it${press === "light" ? " lightly" : ""}.`,
       manner,
     ),
     ...corners,

@@ -86,6 +86,22 @@ export function tellSwapped(input: TellInput, moves: readonly Move[], i: number)
   ];
 }
 
+/** Sizes of card nearer than this are one. */
+const SAME_CARD_MM = 0.05;
+
+/** Whether a card of that size has been traced before, for this thing or another. */
+function isCut({ places }: TellInput["on"], before: readonly Move[], wide: number, high: number): boolean {
+  return before.some((move, k) => {
+    const base = before[k + 1];
+    if (move.hand !== "template" || base?.hand !== "template" || !move.ends || !base.ends) return false;
+    const [a, b, c] = [move.ends[0], move.ends[1], base.ends[1]].map((id) => places.at(id));
+    if (!a || !b || !c) return false;
+    return (
+      Math.abs(distanceMm(a, b) - high) < SAME_CARD_MM && Math.abs(distanceMm(a, c) - wide) < SAME_CARD_MM
+    );
+  });
+}
+
 /** Four lines drawn along a tile of card: its left side, its base, its top and its right side. */
 export function tellTile({ on }: TellInput, moves: readonly Move[], i: number): Told<Place> | null {
   const sides = moves.slice(i, i + 4);
@@ -96,12 +112,14 @@ export function tellTile({ on }: TellInput, moves: readonly Move[], i: number): 
   const { places } = on;
   const [corner, up, right] = [left[0], left[1], base[1]].map((id) => places.at(id));
   if (!corner || !up || !right) return null;
-  const first = !moves.slice(0, i).some((m) => m.hand === "template" && m.objectId === moves[i]?.objectId);
+  const wide = distanceMm(corner, right);
+  const high = distanceMm(corner, up);
   const act: Act<Place> = {
     do: "template",
-    wide: readingOf(distanceMm(corner, right), on.view.sheet),
-    high: readingOf(distanceMm(corner, up), on.view.sheet),
-    cut: first,
+    press: sides.every((m) => pressOf(m) === "light") ? "light" : "firm",
+    wide: readingOf(wide, on.view.sheet),
+    high: readingOf(high, on.view.sheet),
+    cut: !isCut(on, moves.slice(0, i), wide, high),
     at: [{ corner: places.name(left[0]), gives: [left[1], top[1], base[1]].map(places.name) }],
   };
   return { act, moves: [i, i + 1, i + 2, i + 3] };

@@ -126,9 +126,10 @@ export type Act<N = Name> =
       /** Nothing is drawn above this mark on the left edge, such as a shore. */
       readonly below?: EdgeMark;
     }
-  /** A tile of card, cut once, laid with its first corner on each place and traced lightly; its corners go round with the clock. */
+  /** A tile of card, cut once, laid with its first corner on each place and traced; its corners go round with the clock. */
   | {
       readonly do: "template";
+      readonly press: "light" | "firm";
       readonly wide: Reading;
       readonly high: Reading;
       readonly cut: boolean;

@@ -319,7 +319,7 @@ export function follow(told: readonly Heard[], sheet: SheetOfPaper, exact: boole
             [c, d],
             [d, a],
           ] as const)
-            lay({ a: p, b: q }, "light");
+            lay({ a: p, b: q }, act.press);
         }
         return;
       case "curve":

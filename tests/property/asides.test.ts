@@ -110,6 +110,18 @@ const fillsItsTile = ({ phase, step, c }: Seen) =>
     return sides.some((side) => ends.some((p) => offLine(p, side) < 0.01));
   });
 
+/** Whether no two fills that follow one another from the top down have one tone. */
+function neighboursDiffer({ c, step }: Seen): boolean {
+  const tones = c.paper.fills
+    .filter((f) => f.objectId === step.objectId)
+    .map((f) => ({
+      top: Math.min(...f.pieces.flatMap(({ region }) => region.flat().map((p) => p.yMm))),
+      tone: f.tone,
+    }))
+    .sort((a, b) => a.top - b.top);
+  return tones.every(({ tone }, i) => i === 0 || tone !== tones[i - 1]?.tone);
+}
+
 /** Sentences with what must be on the paper for them to be true. */
 const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
   [/^Edges that run away from us meet in one point\.$/, hasGuide],
@@ -117,7 +129,7 @@ const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
   [/^Every line that runs away from us goes there\.$/, ({ c }) => points(c).length >= 1],
   [/goes to one of them\.$/, ({ c }) => points(c).length > 1],
   [/^Each line, taken back through the corner, runs into its point\.$/, guideHere],
-  [/^(?:The front faces us|It faces us)/, facesUs],
+  [/^(?:The front faces us|It faces us|Its edge faces us)/, facesUs],
   [/^This wall faces us/, ({ lines }) => lines.some(isLevel)],
   [/^The edge nearest us stands upright/, phaseUpright],
   [/^(?:Sides|Uprights|An upright|A wall) that leans?\.$/, hasUpright],
@@ -153,6 +165,13 @@ const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
     ({ phase, c }) => phase.filter((l) => runsToPoint(l, c)).length > 1,
   ],
   [/^The ridge goes where the eaves go\.$/, ({ phase }) => phase.length > 0],
+  [/^The bands run level/, ({ phase }) => phase.every(isLevel)],
+  [/^Every band differs from the next\.$/, neighboursDiffer],
+  [/^Going over what stands before the sky\.$/, hasFill],
+  [/^The rays give every front its foot/, (s) => phaseUpright(s) && s.phase.some((l) => endsOnOther(l, s.c))],
+  [/^All peaks lie on one line to the point\.$/, hasGuide],
+  [/^Its feet follow the roof; its top is level\.$/, ({ phase }) => phase.some(isLevel)],
+  [/^A chimney that stands square/, hasUpright],
   [/^(?:Dotted as if it were glass|Dotting a line that can be seen|The last dotted line)/, dotted],
   [/^(?:No two shaded tiles|Two dark neighbours|The tones can be told apart)/, hasFill],
   [/^(?:Nothing is see-through any more|Rubbing across an outline|Nothing runs through)/, rubs],
@@ -184,7 +203,7 @@ const TRUE_WHEN: readonly (readonly [RegExp, (seen: Seen) => boolean])[] = [
 
 /** Sentences that hold of what they go with by itself: ways of working, what to look for, what a thing is. */
 const BY_ITSELF =
-  /^(?:A fat dot|A letter is its tile|Letters of one size|All tiles stand on one line|Lines stop where the next letter|A house is a box first|Columns of tiles|Equal ticks here|Uneven ticks|The diagonal of the tiles|Even gaps|The gaps shrink|Measuring along the diagonal|The points lie on the diagonals|Pointed ends|A pointed crown|Its crown lies|An arch as high|Feet, springing and crown|The same again, smaller|Two (?:guides|lines) give all|Heads follow|No gap is wider|The last gap|Drawing a rail|Equal dashes|Each dash|The outer marks|The joints come|One ruler across|What is level above|Stopping at the near road|Not constructed|It keeps to its place|Only the eye level|The skyline|Pale first|Shapes are upside down|Every upright runs straight on|Measuring from the shore|Away from the foot|The foot lies on the horizon|Sun and foot|The shadow begins|A shadow that floats|Starting a little beside|Each line leaves|Where walls meet|For stairs|Up, along|The last tread|Everything starts from the corner|The board ends|Drawing through|Stop where the top|Two lines for every corner|All of one row|The lines run like|All four corners of the wall|Stopping at our street|Drawing the kerb on|Either side of the middle|Nothing is drawn where|Left and right of our street|Where it crosses a letter|It runs to the word|It runs level, like the word|Uprights all of one length|Each arch is smaller|A trunk shows up to|Every trunk ends|Hold the pencil along|Turning the pencil|Drawing the shore through|Each hangs under)/;
+  /^(?:A fat dot|A letter is its tile|Letters of one size|All tiles stand on one line|Lines stop where the next letter|A house is a box first|Columns of tiles|Equal ticks here|Uneven ticks|The diagonal of the tiles|Even gaps|The gaps shrink|Measuring along the diagonal|The points lie on the diagonals|Pointed ends|A pointed crown|Its crown lies|An arch as high|Feet, springing and crown|The same again, smaller|Two (?:guides|lines) give all|Heads follow|No gap is wider|The last gap|Drawing a rail|Equal dashes|Each dash|The outer marks|The joints come|One ruler across|What is level above|Stopping at the near road|Not constructed|It keeps to its place|Only the eye level|The skyline|Pale first|Shapes are upside down|Every upright runs straight on|Measuring from the shore|Away from the foot|The foot lies on the horizon|Sun and foot|The shadow begins|A shadow that floats|Starting a little beside|Each line leaves|Where walls meet|For stairs|Up, along|The last tread|Everything starts from the corner|The board ends|Drawing through|Stop where the top|Two lines for every corner|All of one row|The lines run like|All four corners of the wall|Stopping at our street|Drawing the kerb on|Either side of the middle|Nothing is drawn (?:where|beyond)|Its feet follow the roof's|Along the rays, between|The same guides run on|A door's top goes|A post's shadow|Every shadow begins|Shadows that run|Each lies at the end|They lie away|Each edge throws|Every line joins the shadows|Left and right of our street|Where it crosses a letter|It runs to the word|It runs level, like the word|Uprights all of one length|Each arch is smaller|A trunk shows up to|Every trunk ends|Hold the pencil along|Turning the pencil|Drawing the shore through|Each hangs under)/;
 
 test("every reason, check and slip is true of the lines that are on the paper", () => {
   let said = 0;

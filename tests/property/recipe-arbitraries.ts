@@ -160,6 +160,17 @@ const OPTIONS: Partial<Record<RecipeName, fc.Arbitrary<Record<string, unknown>>>
   }),
 };
 
+/** What things that need a host are put on. */
+const HOSTS: Partial<Record<RecipeName, RecipeName>> = {
+  openings: "box",
+  round: "box",
+  reflection: "box",
+  shadow: "box",
+  tone: "box",
+  chimney: "house",
+  facades: "rays",
+};
+
 /** A lesson with one thing of the recipe in a view of the kind, on a box where it needs one; sometimes with more boxes. */
 export function lessonWith(recipe: RecipeName, kind: ViewKind): fc.Arbitrary<Lesson> {
   return anySheet
@@ -185,8 +196,10 @@ export function lessonWith(recipe: RecipeName, kind: ViewKind): fc.Arbitrary<Les
         })
         .map(({ host, spot, options, depthSetBy, deep, erase, guides }) => {
           const planned = { ...blank, plan: { ...blank.plan, erase, guides } };
-          const needs = ["openings", "round", "reflection", "shadow", "tone"].includes(recipe);
-          const first = needs ? put(planned, "box", host, null, {}, deep, depthSetBy) : planned;
+          const needs = recipe in HOSTS;
+          const first = needs
+            ? put(planned, HOSTS[recipe] ?? "box", host, null, {}, deep, depthSetBy)
+            : planned;
           return put(
             first,
             recipe,

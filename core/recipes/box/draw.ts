@@ -40,9 +40,12 @@ function drawBox(page: Page, slice: BoxSlice): void {
   }
 
   page.phase("front");
-  const start = page.firstCorner(FOOT_CORNER, flat);
-  page.markFromEdges(start);
-  drawTruePart(page, flat, start);
+  if (slice.front === "template" && flat.length === 2) traceFront(page);
+  else {
+    const start = page.firstCorner(FOOT_CORNER, flat);
+    page.markFromEdges(start);
+    drawTruePart(page, flat, start);
+  }
 
   if (slice.observed && slice.back !== "rays") for (const axis of deep) observeGuides(page, axis);
   page.phase("guides");
@@ -84,6 +87,26 @@ function drawBehind(page: Page, ahead: string, flat: readonly Axis[]): void {
   page.ruleRemaining((e) => page.shows(e), flat);
   for (const edge of shared)
     if (page.isFound(edge.from) && page.isFound(edge.to)) page.trace(edge.id, edge.from, edge.to);
+}
+
+/** A front that faces us, traced round a card laid with its lower left corner on the first mark: left, base, top and right. */
+function traceFront(page: Page): void {
+  page.markFromEdges(FOOT_CORNER);
+  for (const [from, axis] of [
+    [FOOT_CORNER, "height"],
+    [FOOT_CORNER, "width"],
+    ["front-left-top", "width"],
+    ["front-right-bottom", "height"],
+  ] as const) {
+    const edge = page.edgeAt(from, axis);
+    if (!edge) continue;
+    page.ruleAlong(edge.id, from, page.otherEnd(edge, from), axis, {
+      template: true,
+      measured: true,
+      called: "side of the card",
+    });
+    page.countAsRuled(edge.id);
+  }
 }
 
 /** The part of a block that lies true to the paper, measured: its front, its near upright, or just its foot. */

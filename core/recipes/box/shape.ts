@@ -8,6 +8,8 @@ export const BoxSchema = v.strictObject({
   depthSetBy: DepthOrGuidesSchema,
   seeThrough: v.boolean(),
   back: BACK,
+  /** How the front comes on the paper where it faces us: measured, or traced round a card of its true shape. */
+  front: v.optional(v.picklist(["measured", "template"])),
   /** Drawn from observation: the angles of two side edges carried over, their crossing is the vanishing point. */
   observed: v.optional(v.boolean()),
   /** The corner nearest the eye at the foot, and the three extents from it. */

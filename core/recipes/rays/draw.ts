@@ -1,5 +1,6 @@
 import { FLAT, type Page } from "../../page/index.ts";
 import { paperToWorld, type Vec3 } from "../../view/index.ts";
+import { groundAt } from "../ground-strip.ts";
 import type { Drawing } from "../recipe.ts";
 import type { RaysSlice } from "./shape.ts";
 import { rayStarts, stripsBetween } from "./starts.ts";
@@ -10,7 +11,9 @@ export const drawing: Drawing<RaysSlice> = {
     const onPlane = (p: { xMm: number; yMm: number }) => paperToWorld(view.camera, p, view.camera.distanceMm);
     const starts = rayStarts(slice, view);
     const points: Record<string, Vec3> = {};
-    for (const { name, at } of starts) points[name] = onPlane(at);
+    // Strips below the horizon lie on the ground: what stands on it hides those behind.
+    for (const { name, at } of starts)
+      points[name] = at.yMm > view.horizonMm ? groundAt(view, at.xMm, at.yMm) : onPlane(at);
     return {
       solid: { ...FLAT, corners: {} },
       block: null,
