@@ -74,6 +74,8 @@ export const OBSERVE: Phrases = {
   check: [when(["diagonals"], "The lines cross at the height of our eyes.")],
   slip: "Turning the pencil on the way from the edge to the sheet.",
 };
+/** Where both sides run away, those to the right come first. */
+export const OBSERVE_RIGHT: Phrases = { ...OBSERVE, title: "{it}: the angles you see on the right" };
 export const CLOSE: Phrases = {
   title: "{it}: close the back",
   why: [

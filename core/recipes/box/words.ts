@@ -1,4 +1,13 @@
-import { CLOSE, FRONT, OBSERVE, type PhraseBook, SEE_THROUGH, TO_VP, when } from "../phrases.ts";
+import {
+  CLOSE,
+  FRONT,
+  OBSERVE,
+  OBSERVE_RIGHT,
+  type PhraseBook,
+  SEE_THROUGH,
+  TO_VP,
+  when,
+} from "../phrases.ts";
 
 export const words: PhraseBook = {
   front: {
@@ -14,7 +23,8 @@ export const words: PhraseBook = {
       when([], "Everything starts from the corner nearest us."),
     ],
   },
-  "observe-*": OBSERVE,
+  "observe-width": OBSERVE_RIGHT,
+  "observe-depth": OBSERVE,
   guides: TO_VP,
   close: CLOSE,
   "see-through": SEE_THROUGH,

@@ -1,4 +1,4 @@
-import { CLOSE, OBSERVE, type PhraseBook, when } from "../phrases.ts";
+import { CLOSE, OBSERVE, OBSERVE_RIGHT, type PhraseBook, when } from "../phrases.ts";
 
 export const words: PhraseBook = {
   walls: {
@@ -11,7 +11,8 @@ export const words: PhraseBook = {
     slip: [when(["upright"], "Uprights that lean.")],
     slipKind: "leaning",
   },
-  "observe-*": OBSERVE,
+  "observe-width": OBSERVE_RIGHT,
+  "observe-depth": OBSERVE,
   "walls-back": { ...CLOSE, title: "{it}: the walls" },
   peak: {
     title: "{it}: the peak",
