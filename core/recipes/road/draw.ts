@@ -128,6 +128,8 @@ function drawDashes(page: Page, slice: RoadSlice): void {
     if (!page.isFound(a)) page.measureOnLine(a, "middle-near", "middle-line");
     page.measureOnLine(b, "middle-near", "middle-line");
     page.trace(`dash-${i}`, a, b, { role: "detail", called: "dash" });
+    // Of a dash that runs off the sheet a line is left.
+    if (leavesSheet(page, b)) continue;
     page.fill(
       `dash-${i}`,
       [add(page.at(a), side, -1), add(page.at(a), side), add(page.at(b), side), add(page.at(b), side, -1)],
@@ -135,6 +137,12 @@ function drawDashes(page: Page, slice: RoadSlice): void {
     );
   }
   page.byEye(null);
+}
+
+function leavesSheet(page: Page, name: string): boolean {
+  const { sheet } = page.view;
+  const { xMm, yMm } = page.onPaper(name);
+  return xMm < 0 || yMm < 0 || xMm > sheet.widthMm || yMm > sheet.heightMm;
 }
 
 function hasPoints(page: Page, ...names: readonly string[]): boolean {
