@@ -1,4 +1,4 @@
-import { MultiSelect, Select, TextInput } from "@mantine/core";
+import { Select, TextInput } from "@mantine/core";
 import type { Json } from "#core/base";
 import { objectMeasures } from "#core/handles";
 import type { DepthOrGuides, ObjectSlice } from "#core/recipes";
@@ -9,6 +9,7 @@ import { ShareInput } from "../../ui/ShareInput.tsx";
 import { useTyped } from "../../ui/use-typed.ts";
 import styles from "./Build.module.css";
 import { ObjectOptions } from "./ObjectOptions.tsx";
+import { OtherThings } from "./OtherThings.tsx";
 
 /** The chosen thing: its name, what it stands on, what can be chosen about it; its measures stand on the sheet. */
 export function ObjectPanel({ object }: { object: ObjectSlice }) {
@@ -83,39 +84,9 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
           />
         ) : null}
       </div>
-      {object.recipe === "openings" ? <FanRunsOn object={object} /> : null}
+      <OtherThings object={object} />
       <ObjectOptions object={object} />
     </section>
-  );
-}
-
-/** Further walls of a row over which the guides of windows and doors run on. */
-function FanRunsOn({ object }: { object: Extract<ObjectSlice, { recipe: "openings" }> }) {
-  const { lesson, computed, commit } = useLesson();
-  const { face } = object.on;
-  const walls = lesson.objects.filter(
-    (other) =>
-      other.id !== object.on.object &&
-      computed.program.scene.get(other.id)?.built.solid.faces.some((f) => f.id === face),
-  );
-  if (walls.length === 0) return null;
-  return (
-    <MultiSelect
-      label="The same guides run on over"
-      size="sm"
-      value={(object.alsoOn ?? []).map((wall) => wall.object)}
-      data={walls.map((other) => ({ value: other.id, label: `the ${other.label}` }))}
-      maxValues={6}
-      onChange={(ids) =>
-        commit([
-          {
-            id: `object/${object.id}`,
-            field: "alsoOn",
-            value: ids.length === 0 ? null : ids.map((id) => ({ object: id, face })),
-          },
-        ])
-      }
-    />
   );
 }
 
