@@ -49,6 +49,7 @@ const PER_LEADER = 40;
 /** Rings of places further out, in label heights, for what finds no place near. */
 const FAR_REACHES = [3.4, 4.5, 6, 8, 10.5] as const;
 const FAR_WAYS = 16;
+const FARTHEST = PER_LEADER + FAR_REACHES.length;
 /** How often labels look for a better place once all stand. */
 const SECOND_LOOKS = 2;
 
@@ -105,6 +106,7 @@ export function placeLabels(labels: readonly Label[], obstacles: Obstacles): Pla
 interface Costs {
   /** What it costs to write in a box, whoever else has been placed. */
   readonly of: (box: Box) => number;
+  readonly area: Box;
 }
 
 function costsOf({ lines, points, area, air }: Obstacles): Costs {
@@ -117,6 +119,7 @@ function costsOf({ lines, points, area, air }: Obstacles): Costs {
     return [x, y, x, y];
   });
   return {
+    area,
     of: (box) => {
       const airy = {
         x: box.x - air,
@@ -180,7 +183,19 @@ function best(label: Label, others: readonly Box[], costs: Costs): Choice {
       };
       consider(at, PER_LEADER + ring, true);
     }
+  // In a crowd by the picture's edge anywhere in it is better than half outside.
+  if (chosen.cost >= OUTSIDE) for (const at of allOver(costs.area, label)) consider(at, FARTHEST, true);
   return chosen;
+}
+
+/** Middles of places over the whole area, a label's height and half its width apart, the nearest to the anchor first. */
+function allOver(area: Box, { width, height, anchor }: Label): Spot[] {
+  const spots: Spot[] = [];
+  for (let y = area.y + height; y <= area.y + area.height - height; y += height)
+    for (let x = area.x + 0.75 * width; x <= area.x + area.width - 0.75 * width; x += width / 2)
+      spots.push({ x, y });
+  const far = ({ x, y }: Spot) => Math.hypot(x - anchor.x, y - anchor.y);
+  return spots.sort((a, b) => far(a) - far(b));
 }
 
 /** A label's box with what reaches out of it. */

@@ -226,8 +226,12 @@ function lifeOf(
   for (const d of dotted) cuts.push(d.from, d.to);
   sortRising(cuts);
   const pieces: StrokePiece[] = [];
+  const { minX, maxX, minY, maxY } = stroke.box;
+  const reachMm = Math.hypot(maxX - minX, maxY - minY);
   for (const part of onPaper)
-    for (const left of subtract(part, never)) cutUp(left, cuts, (piece) => pieces.push(describe(piece)));
+    for (const left of subtract(part, never))
+      if (left.to - left.from === part.to - part.from || (left.to - left.from) * reachMm > SPECK_MM)
+        cutUp(left, cuts, (piece) => pieces.push(describe(piece)));
   // Tails left on purpose (pen) run behind things by design; only edges that show through are a fault.
   const coveredForGood: string[] = [];
   for (const c of covered) if (c.at === null && c.from < stroke.cut - 1e-9) coveredForGood.push(c.by);
@@ -281,6 +285,9 @@ function meetsAny(where: Interval, parts: readonly Interval[]): boolean {
 function isInside(at: number, intervals: readonly Interval[]): boolean {
   return intervals.some((i) => at > i.from && at < i.to);
 }
+
+/** What is left of a covered line and is shorter than this is no line: no pencil makes it, and nothing on it is spoken of. */
+const SPECK_MM = 0.01;
 
 /**
  * Two things that cover a stroke up to one and the same corner may differ in the last bit: what lies between is no piece. A
