@@ -1,7 +1,7 @@
 import { type Change, formatLength, smallestStepMm } from "../base/index.ts";
 import { distanceMm, type PaperPoint } from "../geometry/index.ts";
 import { sayShare } from "../lexicon/index.ts";
-import { type BlockPlaced, extentOf, footOf, frameOf } from "../recipes/index.ts";
+import { type BlockPlaced, extentOf, footOf, frameOf, ownExtentOf } from "../recipes/index.ts";
 import { type Block, pointInBlock } from "../solids/index.ts";
 import {
   AXES,
@@ -29,7 +29,7 @@ export function blockHandles(object: BlockPlaced, block: Block | null, view: Vie
     way: "freely",
   };
   const ends = AXES.flatMap((axis): Handle[] => {
-    const extent = extentOf(object, axis);
+    const extent = ownExtentOf(object, axis);
     const at = extent && block && extentPoint(object, block, view, axis);
     if (!extent || !at) return [];
     return [
@@ -106,7 +106,7 @@ export function blockMeasures(object: BlockPlaced, block: Block | null, view: Vi
       foot,
     ),
     ...AXES.flatMap((axis): Measure[] => {
-      const extent = extentOf(object, axis);
+      const extent = ownExtentOf(object, axis);
       if (!extent) return [];
       if ("mm" in extent) {
         const to = past(foot, wayOnPaper(object, view, axis), extent.mm);

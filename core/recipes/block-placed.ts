@@ -21,6 +21,11 @@ export function extentOf(object: BlockPlaced, axis: Axis): Extent | null {
   return (object.handles as Partial<Record<Axis, Extent>>)[axis] ?? null;
 }
 
+/** How far it reaches along an axis where the educator says so: not where what it leans on does, or nothing closes it. */
+export function ownExtentOf(object: BlockPlaced, axis: Axis): Extent | null {
+  return recipeOf(object).settled?.(object).includes(axis) ? null : extentOf(object, axis);
+}
+
 /** The fields of an object's handles that are extents, with the axis each runs along. */
 export function extentFieldsOf(object: ObjectSlice): readonly (readonly [axis: Axis, field: string])[] {
   if (!("handles" in object)) return [];

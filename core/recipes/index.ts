@@ -1,4 +1,11 @@
-export { type BlockPlaced, extentFieldsOf, extentOf, footOf, isBlockPlaced } from "./block-placed.ts";
+export {
+  type BlockPlaced,
+  extentFieldsOf,
+  extentOf,
+  footOf,
+  isBlockPlaced,
+  ownExtentOf,
+} from "./block-placed.ts";
 export { boundsAt } from "./bounds.ts";
 export type { BoxSlice } from "./box/shape.ts";
 export { hostsOf } from "./hosts-of.ts";

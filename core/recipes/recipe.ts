@@ -51,6 +51,8 @@ export interface Recipe<Shape extends ObjectShape, S = v.InferOutput<Shape>> ext
   readonly afterChoice?: (was: S, next: S, view: View) => S;
   /** The fields of its handles that are extents, by axis, where they are not named after it. */
   readonly extentFields?: (slice: S) => Partial<Readonly<Record<Axis, string>>>;
+  /** The axes along which something else settles how far it reaches: there is nothing to hold or to type then. */
+  readonly settled?: (slice: S) => readonly Axis[];
   /** Whether how it stands depends on every other thing, and not only on those it leans on. */
   readonly looksAround?: boolean;
   /** The face on which things are put that ask for none, and those of its faces that things can stand on beside a top. */

@@ -1,3 +1,4 @@
+import { guidesOf } from "../placement.ts";
 import { recipe } from "../recipe.ts";
 import { drawing } from "./draw.ts";
 import { options } from "./options.ts";
@@ -12,4 +13,8 @@ export const box = recipe({
   words,
   options,
   putDown,
+  settled: ({ depthSetBy, back, handles }) => [
+    ...(guidesOf(depthSetBy) === null ? [] : (["width", "height"] as const)),
+    ...(back === "rays" ? (["width", "depth"] as const).filter((axis) => "fraction" in handles[axis]) : []),
+  ],
 });

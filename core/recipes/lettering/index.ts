@@ -12,4 +12,5 @@ export const lettering = recipe({
   words,
   options,
   putDown,
+  settled: ({ back }) => (back === "rays" ? ["depth"] : []),
 });

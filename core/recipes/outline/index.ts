@@ -1,3 +1,4 @@
+import { PROFILE_PLANE } from "../profile.ts";
 import { recipe } from "../recipe.ts";
 import { drawing } from "./draw.ts";
 import { handles } from "./handles.ts";
@@ -14,4 +15,5 @@ export const outline = recipe({
   options,
   putDown,
   handles,
+  settled: ({ back, side }) => (back === "rays" ? [PROFILE_PLANE[side].sweep] : []),
 });
