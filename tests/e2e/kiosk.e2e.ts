@@ -125,11 +125,13 @@ test("the ticket kiosk is built from a blank sheet by pointer and keyboard, and 
   await hand.type("Panes across", "1");
   await hand.type("Panes up", "3");
 
-  await hand.press("button", "Door, board");
+  await hand.press("button", "All constructions");
+  await hand.press("button", "Boards");
   await hand.drag(at("counter board cell-1-1-left-low"), at("counter board cell-1-1-right-high"));
   await named("counter board");
+  await hand.type("In a row", "1");
 
-  await hand.press("button", "Door, board");
+  await hand.press("button", "Door");
   await hand.drag(at("side door cell-1-1-left-low"), at("side door cell-1-1-right-high"));
   await named("side door");
 
