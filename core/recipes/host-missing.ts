@@ -15,19 +15,20 @@ export function hostMissing(
             ? "has no two square sides to measure along"
             : `has no such side; it has ${host.solid.faces.map((f) => f.id).join(", ") || "none"}`
         }`;
+  return notBuilt(
+    slice,
+    "no-host",
+    `The ${slice.label} belongs on ${why}. It is kept and not drawn until then.`,
+  );
+}
+
+/** What is built of a thing that lacks what it needs: nothing, and a sentence that says why. */
+export function notBuilt(slice: { readonly id: string }, code: string, message: string): Built {
   return {
     solid: { ...FLAT, corners: {} },
     block: null,
     points: {},
     tie: { kind: "free" },
-    findings: [
-      {
-        code: "no-host",
-        severity: "fault",
-        about: slice.id,
-        message: `The ${slice.label} belongs on ${why}. It is kept and not drawn until then.`,
-        numbers: {},
-      },
-    ],
+    findings: [{ code, severity: "fault", about: slice.id, message, numbers: {} }],
   };
 }

@@ -15,7 +15,7 @@ import {
   worldToPaper,
 } from "../../view/index.ts";
 import { groundAt } from "../ground-strip.ts";
-import { hostMissing } from "../host-missing.ts";
+import { hostMissing, notBuilt } from "../host-missing.ts";
 import type { SolveContext } from "../recipe.ts";
 import type { FacadesSlice } from "./shape.ts";
 
@@ -134,21 +134,11 @@ function noRays(slice: FacadesSlice, { low, high }: ReturnType<typeof raysOf>): 
       : high === null
         ? `ray ${slice.high} above the horizon`
         : "a stretch in front of the eye between the two rays";
-  return {
-    solid: { ...FLAT, corners: {} },
-    block: null,
-    points: {},
-    tie: { kind: "free" },
-    findings: [
-      {
-        code: "no-ray",
-        severity: "fault",
-        about: slice.id,
-        message: `The ${slice.label} need ${missing}, which "${slice.of}" has not. They are kept and not drawn until then.`,
-        numbers: {},
-      },
-    ],
-  };
+  return notBuilt(
+    slice,
+    "no-ray",
+    `The ${slice.label} need ${missing}, which "${slice.of}" has not. They are kept and not drawn until then.`,
+  );
 }
 
 function callFronts({ count }: FacadesSlice): Record<string, string> {
