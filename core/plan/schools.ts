@@ -47,7 +47,7 @@ const HORIZON: School<"horizon"> = {
     },
     {
       value: "none",
-      label: "Leave it out",
+      label: "Work without one",
       effect: "Only the vanishing point is marked: where the middle of the sheet was found, there it is.",
     },
   ],

@@ -1,12 +1,12 @@
 import type { Page } from "../../page/index.ts";
-import { add, minus, scaled, type Vec3 } from "../../view/index.ts";
+import { add, minus, scaled, seenAt, type Vec3 } from "../../view/index.ts";
 import type { RowSlice } from "./shape.ts";
 import { barsOf } from "./solve.ts";
 
 /** Points along a wire between two heads; more are not seen on any sheet. */
 const WIRE_POINTS = 17;
 /** A span that runs on toward the vanishing point is drawn as far as this many gaps: there nothing is left of it. */
-const FAR_GAPS = [1, 3, 10, 40] as const;
+const FAR_GAPS = [1, 5, 40, 400] as const;
 
 /** Slack wires from head to head, or from bar end to bar end; on and on, they come from the vanishing point and leave the sheet. */
 export function drawWires(page: Page, slice: RowSlice): void {
@@ -40,19 +40,23 @@ function drawBeyond(page: Page, slice: RowSlice, name: string, at: (n: number) =
   const away = growing ? scaled(step, -1) : step;
   const [far, near] = growing ? [one, last] : [last, one];
   const drop = dropAt(page, slice);
-  page.freehand(
-    `${name}-far`,
-    [...slack(far, add(far, away), drop), ...FAR_GAPS.map((gaps) => add(far, away, gaps))],
-    { role: "detail" },
-  );
-  const path: Vec3[] = [near];
-  for (let n = 1; ; n++) {
-    const [from, to] = [add(near, away, 1 - n), add(near, away, -n)];
+  page.freehand(`${name}-far`, [far, ...FAR_GAPS.map((gaps) => add(far, away, gaps))], { role: "detail" });
+  const end = nextOffSheet(page, near, away);
+  if (end) page.freehand(`${name}-near`, slack(near, end, drop), { role: "detail" });
+}
+
+/** Where the next pole toward us would carry the wire, taken so near that its end is off the sheet: no bar is missed there. */
+function nextOffSheet({ view }: Page, near: Vec3, away: Vec3): Vec3 | null {
+  let end: Vec3 | null = null;
+  for (let gaps = 1; gaps <= MOST_SPANS; gaps += 0.25) {
+    const to = add(near, away, -gaps);
     // What would come from behind the eye cannot be drawn.
-    if (!(to[2] > NEAREST * near[2]) || n > MOST_SPANS) break;
-    path.push(...slack(from, to, drop).slice(1));
+    if (!(to[2] > NEAREST * near[2])) break;
+    end = to;
+    const { xMm, yMm } = seenAt(view.camera, to) ?? { xMm: -1, yMm: -1 };
+    if (xMm < 0 || yMm < 0 || xMm > view.sheet.widthMm || yMm > view.sheet.heightMm) break;
   }
-  if (path.length > 1) page.freehand(`${name}-near`, path, { role: "detail" });
+  return end;
 }
 
 /** A wire that runs with the paper leaves any sheet after so many spans. */
