@@ -14,7 +14,7 @@ import {
   type Schedule,
   scheduleSteps,
 } from "../schedule/index.ts";
-import { findStep, groupSteps, moveOfStepId, type Step, type Telling } from "../steps/index.ts";
+import { findStep, groupSteps, moveOfStepId, presentName, type Step, type Telling } from "../steps/index.ts";
 import { type DrawnLesson, drawStages } from "./draw-lesson.ts";
 import { inNames } from "./in-names.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
@@ -187,9 +187,17 @@ function takeOf(
   const placed = keep("anchors", [anchors, strokeAnchors, steps, moves], () => {
     const known = new Set(steps.map((s) => s.id));
     const strays = Object.entries(anchors).filter(([id]) => !known.has(id));
-    if (strays.length === 0) return { anchors, strokeAnchors };
+    const drawn = new Set(moves.map((m) => m.id));
+    const renamed = Object.entries(strokeAnchors ?? {}).filter(([id]) => !drawn.has(id));
+    if (strays.length + renamed.length === 0) return { anchors, strokeAnchors };
     const starts = { ...anchors };
     const strokes = { ...strokeAnchors };
+    for (const [id, anchor] of renamed) {
+      const now = presentName(id);
+      if (!drawn.has(now) || strokes[now]) continue;
+      strokes[now] = anchor;
+      delete strokes[id];
+    }
     for (const [id, anchor] of strays) {
       const index = moveOfStepId(id, moves);
       const step = findStep(id, steps, moves);
@@ -203,7 +211,7 @@ function takeOf(
     return { anchors: starts, strokeAnchors: strokes };
   });
   const { anchors: a, strokeAnchors: s } = placed;
-  if (a === anchors) return take;
+  if (a === anchors && s === strokeAnchors) return take;
   return keep("take", [take, placed], () => ({ ...take, anchors: a, ...(s ? { strokeAnchors: s } : {}) }));
 }
 

@@ -1,4 +1,5 @@
 import type { Move } from "../drafter/index.ts";
+import { presentName } from "./former-names.ts";
 
 /** A stretch of moves with the name it goes by. */
 export interface Stretch {
@@ -15,11 +16,13 @@ export interface Stretch {
 export function moveOfStepId(id: string, moves: readonly Move[]): number | null {
   const [phase = id, name] = id.split("~");
   const objectId = phase.slice(0, phase.indexOf("/"));
-  const index =
-    name === undefined
-      ? moves.findIndex((m) => `${m.objectId}/${m.phase}` === phase || m.id === id)
-      : moves.findIndex((m) => m.id === `${objectId}/${name}`);
-  return index < 0 ? null : index;
+  const find = (wanted: string, isMove: boolean) =>
+    moves.findIndex((m) => m.id === wanted || (!isMove && `${m.objectId}/${m.phase}` === wanted));
+  const wanted = name === undefined ? phase : `${objectId}/${name}`;
+  const index = find(wanted, name !== undefined);
+  const now = presentName(wanted);
+  const known = index < 0 && now !== wanted ? find(now, name !== undefined) : index;
+  return known < 0 ? null : known;
 }
 
 /** The step that a kept id means: the one of that name, or the one its move lies in. */

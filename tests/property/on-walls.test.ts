@@ -66,7 +66,7 @@ test.each(STANDING)("%s on every side of a room", (recipe) => {
       standsWhereSeen(lesson);
       const [hall, thing] = [...drawn.program.scene.values()].map((s) => s.built);
       const face = hall?.solid.faces.find((f) => f.id === side);
-      const corner = face && hall.solid.corners[face.corners[0] as string];
+      const corner = face && hall?.solid.corners[face.corners[0] as string];
       holds(
         corner !== undefined && thing !== undefined && thing !== null,
         () => `${side}: nothing stands there`,
