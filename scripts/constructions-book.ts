@@ -15,6 +15,7 @@ import {
 } from "#core/recipes";
 import type { Step } from "#core/steps";
 import { planView } from "#core/view";
+import { samplesChapter } from "./samples-chapter.ts";
 
 const KINDS = ["one-point", "two-point"] as const;
 
@@ -36,6 +37,8 @@ export function constructionsBook(): ConstructionsBook {
     return chapter(recipe);
   });
   for (const style of CORNER_STYLES) pictures.set(`letters-${style}.svg`, letters(style));
+  const samples = samplesChapter();
+  for (const [name, svg] of samples.pictures) pictures.set(name, svg);
   return {
     markdown: `# Constructions
 
@@ -44,6 +47,8 @@ Each works in one-, two- and three-point views; the words are those of the one-p
 thing down as written under "At a press", in millimetres on an A4 sheet.
 
 ${chapters.join("\n\n")}
+
+${samples.markdown}
 `,
     pictures,
   };
