@@ -23,7 +23,7 @@ export function sayTemplate(
     ...inSentences(
       at,
       (some) =>
-        `Lay its lower left corner on ${sayNames(some.map((t) => t.corner))} and trace it${press === "light" ? " lightly" : ""}.`,
+        `Lay ${cut ? "its" : "the tile's"} lower left corner on ${sayNames(some.map((t) => t.corner))} and trace it${press === "light" ? " lightly" : ""}.`,
       manner,
     ),
     ...corners,
