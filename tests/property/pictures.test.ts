@@ -8,7 +8,7 @@ import { RECIPE_NAMES } from "#core/recipes";
 import type { Step } from "#core/steps";
 import { lettersSaid } from "#core/told";
 import { measureText } from "../../server/pdf/fonts.server.ts";
-import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
+import { DEMO_NAMES, demoLesson, TRADE_SAMPLE_NAMES, tradeSample } from "../demo-lesson.ts";
 import { lessonWith } from "./recipe-arbitraries.ts";
 
 // What stands in the picture that explains a step, measured with the fonts it is printed in.
@@ -87,6 +87,7 @@ function checkThings(lesson: Lesson, count: Count): void {
 test("in every demo lesson and 200 random ones labels keep off each other and off points, and hardly any needs a leader", () => {
   const count: Count = { pictures: 0, labels: 0, leaders: 0, faults: [] };
   for (const name of DEMO_NAMES) checkLesson(demoLesson(name), count);
+  for (const name of TRADE_SAMPLE_NAMES) checkThings(tradeSample(name), count);
   let lessons = 0;
   for (const [r, recipe] of RECIPE_NAMES.entries())
     for (const [k, { kind }] of VIEW_KINDS.entries())
