@@ -2,6 +2,7 @@ import { invariant } from "../base/index.ts";
 import { angleBetweenRad, distanceMm, type HLine, type Interval, join } from "../geometry/index.ts";
 import { type Edge, hidingFaces, type Solid, showingFaces, shownStretches } from "../solids/index.ts";
 import { AXES, type Axis, worldToPaper } from "../view/index.ts";
+import type { FreeHand } from "./free-hand.ts";
 import type { Hand } from "./hand.ts";
 import type { Knowledge } from "./knowledge.ts";
 import type { RuleOptions } from "./ruled-line.ts";
@@ -28,7 +29,7 @@ export type EdgeWork = ReturnType<typeof edgesOn>;
  * The work on the edges of a solid: knows which of its edges show, which are ruled, and how the next one can be ruled
  * from what is there. Which edges are drawn and which corners go to a vanishing point follow from visibility.
  */
-export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
+export function edgesOn(known: Knowledge, hand: Hand, free: FreeHand, solid: Solid) {
   const { view } = known;
   const ruled = new Set<string>();
   const marked = new Set<Axis>();
@@ -215,7 +216,7 @@ export function edgesOn(known: Knowledge, hand: Hand, solid: Solid) {
       for (const [i, part] of (solid.opaque ? stretches : WHOLE).entries()) {
         const arc = { ...ellipse, fromRad: at(part.from), toRad: at(part.to) };
         const role = stretches.length > 0 ? "outline" : "hidden";
-        hand.curve(i === 0 ? edge.id : `${edge.id}~${i}`, arc, { role, on });
+        free.curve(i === 0 ? edge.id : `${edge.id}~${i}`, arc, { role, on });
       }
     }
   }

@@ -1,17 +1,7 @@
 import { invariant } from "../base/index.ts";
 import type { Aim, Drafter, EdgeLineId, LineRule, PointRule, SheetEdge } from "../drafter/index.ts";
-import { distanceMm, findPaperPoint, meet, type PaperPoint } from "../geometry/index.ts";
-import { type ArcEdge, cornerAt, type Face, type Solid } from "../solids/index.ts";
-import {
-  type Axis,
-  callVanishingPoint,
-  minus,
-  paperToWorld,
-  scaled,
-  unit,
-  type Vec3,
-  worldToPaper,
-} from "../view/index.ts";
+import { distanceMm, findPaperPoint, meet } from "../geometry/index.ts";
+import { type Axis, callVanishingPoint, minus, scaled, unit, worldToPaper } from "../view/index.ts";
 
 import type { Knowledge } from "./knowledge.ts";
 import { measuredEnd, type RuleOptions, strokePlan } from "./ruled-line.ts";
@@ -88,50 +78,6 @@ export function handOn(d: Drafter, known: Knowledge) {
     const [a, p, b] = [known.onPaper(from), known.onPaper(name), known.onPaper(to)];
     const share = distanceMm(a, p) / distanceMm(a, b);
     markPoint(name, { kind: "share", from: known.id(from), to: known.id(to), share });
-  }
-
-  /** Draws a curve by hand through found points: an arc of a circle somewhere in space. */
-  function curve(name: string, arc: Omit<ArcEdge, "facets">, options: RuleOptions = {}): void {
-    d.curve(name, {
-      plane: "space-arc",
-      role: options.role ?? "outline",
-      arc,
-      ...(options.light ? { light: true } : {}),
-      ...(options.on ? { on: options.on } : {}),
-      ...(options.within ? { within: options.within } : {}),
-    });
-  }
-
-  /** Draws freely along points of space, such as a slack wire or a crown of leaves. */
-  function freehand(name: string, points: readonly Vec3[], options: RuleOptions = {}): void {
-    d.freehand(name, {
-      plane: "space-path",
-      role: options.role ?? "freehand",
-      points,
-      ...(options.on ? { on: options.on } : {}),
-      ...(options.within ? { within: options.within } : {}),
-    });
-  }
-
-  /** Fills the stretch between found points with a tone. */
-  function fill(name: string, ring: readonly Vec3[], tone: 1 | 2 | 3, on: readonly string[] = []): void {
-    d.fill(name, { plane: "fill", role: "fill", rings: [ring], tone, on });
-  }
-
-  /** Fills stretches given by their outlines in space, all on one plane. */
-  function fillRings(
-    name: string,
-    rings: readonly (readonly Vec3[])[],
-    tone: 1 | 2 | 3,
-    on: readonly string[],
-  ): void {
-    d.fill(name, { plane: "fill", role: "fill", rings, tone, on });
-  }
-
-  /** Fills a face of a solid with a tone, its openings left free. */
-  function fillFace(name: string, solid: Solid, face: Face, tone: 1 | 2 | 3, on: readonly string[]): void {
-    const rings = [face.corners, ...face.holes].map((ring) => ring.map((c) => cornerAt(solid, c)));
-    d.fill(name, { plane: "fill", role: "fill", rings, tone, on });
   }
 
   /** Marks the crossing of two lines already there. */
@@ -309,15 +255,6 @@ export function handOn(d: Drafter, known: Knowledge) {
     });
   }
 
-  /** Draws freely along paper points infinitely far away, such as a skyline. */
-  function freehandFarAway(name: string, points: readonly PaperPoint[]): void {
-    const far = 1e6 * known.view.camera.distanceMm;
-    freehand(
-      name,
-      points.map((p) => paperToWorld(known.view.camera, p, far)),
-    );
-  }
-
   /** Goes firmly over a stretch of line between two found points. */
   function trace(name: string, from: string, to: string, options: RuleOptions = {}): void {
     const rule: LineRule = { kind: "join", points: [known.id(from), known.id(to)] };
@@ -386,11 +323,6 @@ export function handOn(d: Drafter, known: Knowledge) {
     partWay,
     measureOnLine,
     partBetween,
-    curve,
-    freehand,
-    fill,
-    fillRings,
-    fillFace,
     cross,
     ruleAlong,
     ruleSlanting,
@@ -406,7 +338,6 @@ export function handOn(d: Drafter, known: Knowledge) {
     byEye,
     ruleToVanishingPoint,
     ruleFromVanishingPoint,
-    freehandFarAway,
     trace,
   };
 }

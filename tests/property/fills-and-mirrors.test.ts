@@ -116,7 +116,7 @@ test.each(VIEW_KINDS)(
           }
         },
       ),
-      { numRuns: 250 },
+      { numRuns: 180 },
     );
     expect(filled).toBeGreaterThan(20);
     expect(bare).toBeGreaterThan(100);

@@ -36,11 +36,11 @@ describe("what is told alone gives the same drawing", () => {
     let [all, same] = [0, 0];
     for (const [r, recipe] of RECIPE_NAMES.entries())
       for (const [k, { kind }] of VIEW_KINDS.entries())
-        for (const lesson of fc.sample(lessonWith(recipe, kind), { numRuns: 3, seed: 411 + 13 * r + k })) {
+        for (const lesson of fc.sample(lessonWith(recipe, kind), { numRuns: 2, seed: 411 + 13 * r + k })) {
           all++;
           if (differences(computeLesson(lesson)).differences.length === 0) same++;
         }
-    expect(all).toBeGreaterThan(250);
+    expect(all).toBeGreaterThanOrEqual(200);
     expect(same / all).toBeGreaterThan(0.85);
   });
 });
@@ -127,7 +127,7 @@ describe("what is set off by eye", () => {
           );
         },
       ),
-      { numRuns: 60, seed: 20 },
+      { numRuns: 40, seed: 20 },
     );
   });
 });

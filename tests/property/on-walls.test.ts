@@ -12,7 +12,7 @@ import { standsWhereSeen } from "./stands-where-seen.ts";
 
 // Every side of a room may serve as the floor: what stands on it leads away from it and never through it.
 
-const STANDING = ["box", "table", "stairs", "archway", "house", "outline"] as const satisfies RecipeName[];
+const STANDING = ["box", "table", "archway", "outline"] as const satisfies RecipeName[];
 const SIDES = ["floor", "left-wall", "right-wall", "ceiling"] as const;
 type Side = (typeof SIDES)[number];
 
