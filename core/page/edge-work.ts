@@ -1,14 +1,13 @@
 import { invariant } from "../base/index.ts";
-import { angleBetweenRad, distanceMm, type HLine, type Interval, join } from "../geometry/index.ts";
+import { distanceMm, type HLine, type Interval, join } from "../geometry/index.ts";
 import { type Edge, hidingFaces, type Solid, showingFaces, shownStretches } from "../solids/index.ts";
 import { AXES, type Axis, worldToPaper } from "../view/index.ts";
+import { cornerMarksOn } from "./corner-marks.ts";
 import type { FreeHand } from "./free-hand.ts";
 import type { Hand } from "./hand.ts";
 import type { Knowledge } from "./knowledge.ts";
 import type { RuleOptions } from "./ruled-line.ts";
 
-/** Below about 5° a crossing smears over several pencil widths; common practice, no published source. */
-const FLAT_RAD = (5 * Math.PI) / 180;
 /** An edge shorter than the visible sameness on paper is seen end-on: a dot, not a line. */
 const END_ON_MM = 0.05;
 
@@ -32,7 +31,6 @@ export type EdgeWork = ReturnType<typeof edgesOn>;
 export function edgesOn(known: Knowledge, hand: Hand, free: FreeHand, solid: Solid) {
   const { view } = known;
   const ruled = new Set<string>();
-  const marked = new Set<Axis>();
   const showing = showingFaces(view.camera, solid);
   const hiding = solid.convex ? [] : hidingFaces(view.camera, solid);
   const shown = new Map<string, readonly Interval[]>(
@@ -42,6 +40,7 @@ export function edgesOn(known: Knowledge, hand: Hand, free: FreeHand, solid: Sol
   const onPaper = new Map<Edge, HLine>();
   /** Corners found before the first guide: from them guides run on beyond their ends. */
   let near: ReadonlySet<string> | null = null;
+  const marks = cornerMarksOn(known, hand, { solid, shows, isRuled, lineOnPaper });
 
   /** Whether any of an edge shows when nothing but its own solid stands in the way. */
   function shows(edge: Edge): boolean {
@@ -151,14 +150,6 @@ export function edgesOn(known: Knowledge, hand: Hand, free: FreeHand, solid: Sol
   }
 
   /**
-   * Marks the depth on the guide from which most far edges start and cross their own guides squarely: fewer
-   * crossings in a row, less drift. Does nothing when no guide of this axis is drawn yet or the mark is made.
-   */
-  function markDepth(axis: Axis): void {
-    if (!marked.has(axis)) markBestGuide(axis);
-  }
-
-  /**
    * Rules every edge still missing that `wanted` accepts, each from a corner already found: first those that
    * end on a line already there, then those of `axesFirst`, last the one that joins two found corners. Where
    * nothing can go on, one more depth is marked on a guide, or one more corner measured: on a line that is there
@@ -167,7 +158,7 @@ export function edgesOn(known: Knowledge, hand: Hand, free: FreeHand, solid: Sol
   function ruleRemaining(wanted: (edge: Edge) => boolean, axesFirst: readonly Axis[] = AXES): void {
     for (;;) {
       const stuck = ruleWhile(wanted, axesFirst);
-      if (stuck.length === 0 || !markOneMore(stuck)) return;
+      if (stuck.length === 0 || !marks.markOneMore(stuck)) return;
     }
   }
 
@@ -267,78 +258,6 @@ export function edgesOn(known: Knowledge, hand: Hand, free: FreeHand, solid: Sol
     return Math.abs(b[2] - a[2]) < 1e-9 * Math.abs(a[2]);
   }
 
-  function markBestGuide(axis: Axis): boolean {
-    const guides = solid.edges.filter(
-      (e) => e.axis === axis && ruled.has(e.id) && known.isFound(e.from) !== known.isFound(e.to),
-    );
-    const ranked = guides
-      .map((guide) => ({ guide, ...crossingsFrom(guide, guides) }))
-      .sort(
-        (a, b) =>
-          Number(b.worstRad > FLAT_RAD) - Number(a.worstRad > FLAT_RAD) ||
-          b.links - a.links ||
-          b.worstRad - a.worstRad,
-      );
-    const best = ranked[known.options.depthMark ?? 0] ?? ranked[0];
-    if (!best) return false;
-    marked.add(axis);
-    markEnd(best.guide);
-    return true;
-  }
-
-  function markOneMore(stuck: readonly Edge[]): boolean {
-    const ends = new Set(stuck.flatMap((e) => [e.from, e.to]));
-    const guide = solid.edges.find(
-      (e) =>
-        e.axis !== null &&
-        ruled.has(e.id) &&
-        known.isFound(e.from) !== known.isFound(e.to) &&
-        (ends.has(e.from) || ends.has(e.to)),
-    );
-    if (guide) {
-      markEnd(guide);
-      return true;
-    }
-    const corners = stuck.flatMap((e) => [e.from, e.to]).filter((c) => !known.isFound(c));
-    const onLine = corners.find((c) => measureFromNeighbour(c));
-    if (onLine) return true;
-    const next = corners[0];
-    if (next) hand.markFromEdges(next);
-    return next !== undefined;
-  }
-
-  /** Measures a corner on a line that is there, from a found corner on the same line. */
-  function measureFromNeighbour(corner: string): boolean {
-    const line = known.lineThrough(corner);
-    if (!line) return false;
-    const from = [...known.found.points.keys()].find(
-      (name) => known.lineThrough(name)?.id === line.id || known.liesOn(name, line),
-    );
-    if (!from) return false;
-    hand.measureOnLine(corner, from, line.id);
-    return true;
-  }
-
-  function markEnd(guide: Edge): void {
-    const [from, to] = known.isFound(guide.from) ? [guide.from, guide.to] : [guide.to, guide.from];
-    const away = known.at(to)[2] > known.at(from)[2];
-    if (guide.axis && !known.isFlat(guide.axis) && away) hand.partWay(to, from, guide.axis);
-    else hand.measureOnLine(to, from, guide.id);
-  }
-
-  /** How many drawn guides the edges from this guide's far corner reach, and the flattest angle they meet at. */
-  function crossingsFrom(guide: Edge, guides: readonly Edge[]): { links: number; worstRad: number } {
-    const far = (e: Edge) => (known.isFound(e.from) ? e.to : e.from);
-    const angles = guides
-      .filter((other) => other !== guide)
-      .flatMap((other) =>
-        solid.edges
-          .filter((e) => touches(e, far(guide)) && touches(e, far(other)) && (shows(e) || !solid.opaque))
-          .map((e) => angleBetweenRad(lineOnPaper(e), lineOnPaper(other))),
-      );
-    return { links: angles.length, worstRad: Math.min(Math.PI / 2, ...angles) };
-  }
-
   function role(edge: Edge): "outline" | "hidden" {
     return shows(edge) ? "outline" : "hidden";
   }
@@ -377,18 +296,14 @@ export function edgesOn(known: Knowledge, hand: Hand, free: FreeHand, solid: Sol
     ruleRays,
     ruleRaysOf,
     guidesToRule,
-    markDepth,
+    markDepth: marks.markDepth,
     ruleRemaining,
     ruleReachable,
     faceShows,
     curveRemaining,
     countAsRuled,
-    measureFromNeighbour,
+    measureFromNeighbour: marks.measureFromNeighbour,
   };
-}
-
-function touches(edge: Edge, corner: string): boolean {
-  return edge.from === corner || edge.to === corner;
 }
 
 function rank(way: Way, edge: Edge, axesFirst: readonly Axis[]): number {
