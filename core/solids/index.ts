@@ -17,4 +17,5 @@ export {
   faceShows,
   findFaceOnPaper,
   showingFaces,
+  towardEye,
 } from "./solid.ts";

@@ -1,5 +1,5 @@
 import { type PaperPoint, type Region, thicknessMm } from "../geometry/index.ts";
-import { type Axis, type Camera, dot, seenAt, type Vec3 } from "../view/index.ts";
+import { type Axis, type Camera, cross, dot, minus, scaled, seenAt, unit, type Vec3 } from "../view/index.ts";
 
 /** A flat side of a solid: its corners in order round the outline, its openings, and the unit normal pointing out of it. */
 export interface Face {
@@ -75,6 +75,14 @@ export function findFaceOnPaper(camera: Camera, solid: Solid, face: Face): Regio
     rings.push(ring);
   }
   return rings;
+}
+
+/** The unit normal of a flat ring that points to the eye's side. */
+export function towardEye(ring: readonly Vec3[]): Vec3 {
+  const [a, b, c] = [ring[0], ring[1], ring[2]];
+  if (!a || !b || !c) return [0, 0, -1];
+  const n = unit(cross(minus(b, a), minus(c, a)));
+  return dot(n, a) < 0 ? n : scaled(n, -1);
 }
 
 /** Whether a face turns toward the eye and is drawn wide enough to be seen. */

@@ -11,7 +11,7 @@ import {
 import { add, cross, dot, type Frame, minus, sizeOf, unit, type Vec3, type View } from "../../view/index.ts";
 import { axesByView } from "../axes-by-view.ts";
 import { BOX_CORNERS_CALLED, boxSolid, FOOT_CORNER } from "../block-solid.ts";
-import { hostMissing } from "../host-missing.ts";
+import { hostMissing, notBuilt } from "../host-missing.ts";
 import { footOnPaper, impossibleExtents, layBlock } from "../placement.ts";
 import type { Drawing, SolveContext } from "../recipe.ts";
 import type { ChimneySlice } from "./shape.ts";
@@ -30,18 +30,11 @@ function solveChimney(slice: ChimneySlice, context: SolveContext): Built {
   const { block, tie, findings } = layBlock(placed, context);
   const solid = onSlope(boxSolid(block, context.frame, true), block, slope, host.solid, context.frame);
   if (!standsOut(solid, block))
-    return {
-      ...hostMissing(slice, { object: slice.of }, host),
-      findings: [
-        {
-          code: "below-the-roof",
-          severity: "fault",
-          about: slice.id,
-          message: `The ${slice.label} is lower than the roof it stands on: on one side its top lies below the slope. Make it higher or narrower. It is kept and not drawn until then.`,
-          numbers: {},
-        },
-      ],
-    };
+    return notBuilt(
+      slice,
+      "below-the-roof",
+      `The ${slice.label} is lower than the roof it stands on: on one side its top lies below the slope. Make it higher or narrower. It is kept and not drawn until then.`,
+    );
   const beside = isBeside(slice, host.solid, slope, context.view) ? [besideRoof(slice)] : [];
   return { solid, block, points: {}, called: BOX_CORNERS_CALLED, tie, findings: [...findings, ...beside] };
 }
@@ -96,20 +89,12 @@ function besideRoof(slice: ChimneySlice) {
 }
 
 function noSlope(slice: ChimneySlice, host: Built | null): Built {
-  const missing = hostMissing(slice, { object: slice.of }, host);
-  if (!host) return missing;
-  return {
-    ...missing,
-    findings: [
-      {
-        code: "no-slope",
-        severity: "fault",
-        about: slice.id,
-        message: `The ${slice.label} stands on a slope, but no sloping side of "${slice.of}" turns to us. It is kept and not drawn until then.`,
-        numbers: {},
-      },
-    ],
-  };
+  if (!host) return hostMissing(slice, { object: slice.of }, host);
+  return notBuilt(
+    slice,
+    "no-slope",
+    `The ${slice.label} stands on a slope, but no sloping side of "${slice.of}" turns to us. It is kept and not drawn until then.`,
+  );
 }
 
 /** The box cut off by the slope: every lower corner goes up or down its upright to the roof. */

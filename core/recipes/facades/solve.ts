@@ -1,6 +1,6 @@
 import { findPaperPoint, type HLine, join, meet, type PaperPoint } from "../../geometry/index.ts";
 import { type Built, FLAT } from "../../page/index.ts";
-import type { Face, Solid } from "../../solids/index.ts";
+import { type Face, type Solid, towardEye } from "../../solids/index.ts";
 import {
   add,
   cross,
@@ -9,13 +9,13 @@ import {
   paperToWorld,
   scaled,
   seenAt,
-  unit,
   type Vec3,
   type View,
   worldToPaper,
 } from "../../view/index.ts";
 import { groundAt } from "../ground-strip.ts";
 import { hostMissing, notBuilt } from "../host-missing.ts";
+import { rayOn } from "../rays/starts.ts";
 import type { SolveContext } from "../recipe.ts";
 import type { FacadesSlice } from "./shape.ts";
 
@@ -24,14 +24,8 @@ export function raysOf(
   slice: FacadesSlice,
   host: Pick<Built, "points">,
 ): { low: string | null; high: string | null } {
-  const there = (name: string) => (name in host.points ? name : null);
-  // Rays above the horizon stand in a row from left to right; on either side they are counted from the outside.
-  const above = Object.keys(host.points).filter((name) => name.startsWith("above-")).length;
-  const outer = slice.side === "left" ? slice.high : above + 1 - slice.high;
-  return {
-    low: there(`${slice.side}-${slice.low}`),
-    high: there(`upper-${slice.side}-${slice.high}`) ?? there(`above-${outer}`),
-  };
+  const { side, low, high } = slice;
+  return { low: rayOn(host.points, side, "below", low), high: rayOn(host.points, side, "above", high) };
 }
 
 export function solveFacades(slice: FacadesSlice, context: SolveContext): Built {
@@ -114,14 +108,11 @@ function frontsSolid({ count, gable }: FacadesSlice, points: Readonly<Record<str
       ...(gable > 0 ? [`peak-${i}`] : []),
       `top-${i - 1}`,
     ];
-    const [a, b, c] = corners.map((name) => points[name]);
-    const normal: Vec3 = a && b && c ? unit(cross(minus(b, a), minus(c, a))) : [0, 0, -1];
-    return {
-      id: `front-${i}`,
-      corners,
-      holes: [],
-      normal: a && dot(normal, a) > 0 ? scaled(normal, -1) : normal,
-    };
+    const ring = corners.flatMap((name) => {
+      const at = points[name];
+      return at ? [at] : [];
+    });
+    return { id: `front-${i}`, corners, holes: [], normal: towardEye(ring) };
   });
   const corners = Object.fromEntries(Object.entries(points).filter(([name]) => !name.startsWith("centre")));
   return { ...FLAT, corners, faces, opaque: true, convex: true };

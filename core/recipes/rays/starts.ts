@@ -39,6 +39,22 @@ export function rayStarts(slice: RaysSlice, view: View): readonly RayStart[] {
   return starts.map(({ name, at }) => ({ name, at: entering(at, vp, w) }));
 }
 
+/**
+ * The name of the ray counted outward on one side, below or above the horizon, among the places that are there; null where there
+ * is none. Rays above that are no mirror of those below stand in a row from left to right: they are counted from the outside.
+ */
+export function rayOn(
+  there: Readonly<Record<string, unknown>>,
+  side: "left" | "right",
+  where: "below" | "above",
+  n: number,
+): string | null {
+  const has = (name: string) => (name in there ? name : null);
+  if (where === "below") return has(`${side}-${n}`);
+  const row = Object.keys(there).filter((name) => name.startsWith("above-")).length;
+  return has(`upper-${side}-${n}`) ?? has(`above-${side === "left" ? n : row + 1 - n}`);
+}
+
 /** How far out the mark of a pair lies, as a part of the whole reach. */
 function shareOf({ pairs, widths }: RaysSlice, i: number): number {
   return widths === "narrowing" ? (1 - NARROWER ** i) / (1 - NARROWER ** pairs) : i / pairs;

@@ -1,17 +1,6 @@
-import { requireAt } from "../../base/index.ts";
 import type { Page } from "../../page/index.ts";
-import type { Edge, Face, Solid } from "../../solids/index.ts";
-import {
-  type Axis,
-  add,
-  cross,
-  dot,
-  minus,
-  paperToWorld,
-  scaled,
-  unit,
-  type Vec3,
-} from "../../view/index.ts";
+import { type Edge, type Face, type Solid, towardEye } from "../../solids/index.ts";
+import { type Axis, add, dot, paperToWorld, type Vec3 } from "../../view/index.ts";
 import type { Drawing, SolveContext } from "../recipe.ts";
 import type { RoomSlice } from "./shape.ts";
 
@@ -201,13 +190,6 @@ function cornerRoom(slice: RoomSlice, { view, frame }: SolveContext): Solid {
     seenFromInside: true,
     convex: true,
   };
-}
-
-/** The unit normal of a flat ring that points to the eye's side. */
-function towardEye(ring: readonly Vec3[]): Vec3 {
-  const [a, b, c] = [requireAt(ring, 0), requireAt(ring, 1), requireAt(ring, 2)];
-  const n = unit(cross(minus(b, a), minus(c, a)));
-  return dot(n, a) < 0 ? n : scaled(n, -1);
 }
 
 /** Draws a room at an angle: the far corner's upright, then from each end a line away from each vanishing point. */

@@ -1,17 +1,6 @@
 import { type Built, FLAT, type Stick } from "../../page/index.ts";
-import type { Face, Solid } from "../../solids/index.ts";
-import {
-  type Axis,
-  add,
-  cross,
-  dot,
-  type Frame,
-  minus,
-  runsWithPaper,
-  scaled,
-  unit,
-  type Vec3,
-} from "../../view/index.ts";
+import { type Face, type Solid, towardEye } from "../../solids/index.ts";
+import { type Axis, add, type Frame, runsWithPaper, scaled, type Vec3 } from "../../view/index.ts";
 import { extentVector, layBlock } from "../placement.ts";
 import type { SolveContext } from "../recipe.ts";
 import { CROWN_FOOT, crownOf, crownScreen } from "./crowns.ts";
@@ -153,14 +142,6 @@ function gapsTo(slice: RowSlice, i: number, origin: Vec3, gap: Vec3): number {
   const ratio = origin[2] / z1;
   // By eye the distance left to the vanishing point shrinks in the same ratio each time: z grows as a power.
   return (origin[2] / ratio ** i - origin[2]) / (z1 - origin[2]);
-}
-
-/** The unit normal of a flat ring that points to the eye's side. */
-function towardEye(ring: readonly Vec3[]): Vec3 {
-  const [a, b, c] = [ring[0], ring[1], ring[2]];
-  if (!a || !b || !c) return [0, 0, -1];
-  const n = unit(cross(minus(b, a), minus(c, a)));
-  return dot(n, a) < 0 ? n : scaled(n, -1);
 }
 
 function callPosts(slice: RowSlice): Record<string, string> {

@@ -3,10 +3,7 @@ import { type PhraseBook, when } from "../phrases.ts";
 export const words: PhraseBook = {
   bands: {
     title: "{it}: the bands",
-    check: [
-      when(["level"], "The bands run level, like the horizon."),
-      when([], "The bands run level, like the horizon."),
-    ],
+    check: "The bands run level, like the horizon.",
   },
   tone: {
     title: "{it}: tone in bands",
