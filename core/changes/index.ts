@@ -3,6 +3,7 @@ export { applyChanges, MOST_CHANGES } from "./apply-changes.ts";
 export { canMirror, mirrorCopy, nudge, setMark, standInRow } from "./arrange.ts";
 export { setLesson } from "./change-of.ts";
 export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";
+export { type FurtherThings, furtherThings, goOverAlso } from "./further-things.ts";
 export { duplicateObject, moveInDepth, moveInOrder, moveToPlace } from "./object-changes.ts";
 export {
   CHOOSABLE,
@@ -15,6 +16,7 @@ export {
 export { type SampleView, sampleLesson } from "./sample-lesson.ts";
 export { setOption } from "./set-option.ts";
 export { type Join, joinOf, joinSheets, singleSheet, standardSizeOf } from "./sheet-changes.ts";
+export { type StandChoice, standChoices, standOn } from "./stand-on.ts";
 export { cutStep, joinStep, sayOfStep } from "./step-changes.ts";
 export {
   addTake,

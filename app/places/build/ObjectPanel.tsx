@@ -1,7 +1,7 @@
 import { Select, TextInput } from "@mantine/core";
-import type { Json } from "#core/base";
+import { standChoices, standOn } from "#core/changes";
 import { objectMeasures } from "#core/handles";
-import type { DepthOrGuides, ObjectSlice } from "#core/recipes";
+import type { ObjectSlice } from "#core/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { LengthInput } from "../../ui/LengthInput.tsx";
@@ -20,23 +20,7 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
     fault: (text) => (text.trim() === "" ? "A thing needs a name." : null),
     onTake: (text) => commit([{ id, field: "label", value: text.trim() }]),
   });
-  // Anything with a lid can be stood on; the one it stands on now is named even when it has none.
-  const on = "depthSetBy" in object && typeof object.depthSetBy === "object" ? object.depthSetBy : null;
-  const hosts = lesson.objects.flatMap((other) => {
-    const faces = computed.program.scene.get(other.id)?.built.solid.faces ?? [];
-    return other.id !== object.id && faces.some((f) => f.id === "top")
-      ? [{ value: `${other.id}/top`, label: `on the ${other.label}` }]
-      : [];
-  });
-  if (object.recipe === "box")
-    for (const other of lesson.objects.slice(0, lesson.objects.indexOf(object)))
-      if (other.recipe === "box")
-        hosts.push({
-          value: sayStand({ guidesOf: other.id }),
-          label: `behind the ${other.label}, on its guides`,
-        });
-  if (on && "face" in on && !hosts.some((h) => h.value === sayStand(on)))
-    hosts.push({ value: sayStand(on), label: `against the ${on.face} of ${on.object}` });
+  const stands = standChoices(lesson, object, computed.program.scene, computed.view);
   // What has a place on the sheet is typed there.
   const offSheet = objectMeasures(object, computed.view, computed.program.scene).filter(
     (m) => m.span === null,
@@ -78,9 +62,12 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
             label="Stands"
             size="sm"
             allowDeselect={false}
-            value={sayStand(object.depthSetBy)}
-            data={[{ value: "ground", label: "on ground" }, { value: "free", label: "floating" }, ...hosts]}
-            onChange={(value) => value && commit([{ id, field: "depthSetBy", value: readStand(value) }])}
+            value={JSON.stringify(object.depthSetBy)}
+            data={stands.map(({ stand, label }) => ({ value: JSON.stringify(stand), label }))}
+            onChange={(value) => {
+              const chosen = stands.find(({ stand }) => JSON.stringify(stand) === value);
+              if (chosen) commit(standOn(object, chosen.stand, computed.program.scene, computed.view));
+            }}
           />
         ) : null}
       </div>
@@ -88,18 +75,4 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
       <ObjectOptions object={object} />
     </section>
   );
-}
-
-/** What marks a stand between another thing's guides; no face is called so. */
-const GUIDES = "its guides";
-
-function sayStand(stand: DepthOrGuides): string {
-  if (typeof stand === "string") return stand;
-  return "guidesOf" in stand ? `${stand.guidesOf}/${GUIDES}` : `${stand.object}/${stand.face}`;
-}
-
-function readStand(value: string): Json {
-  const [object, face] = value.split("/");
-  if (object === undefined || face === undefined) return value;
-  return face === GUIDES ? { guidesOf: object } : { object, face };
 }
