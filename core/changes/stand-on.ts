@@ -48,9 +48,10 @@ export function standChoices(
   ];
   const now = object.depthSetBy;
   if (typeof now === "string" || choices.some(({ stand }) => isSame(stand, now))) return choices;
-  const label =
-    "face" in now ? `against the ${now.face} of ${now.object}` : `on the guides of ${now.guidesOf}`;
-  return [...choices, { stand: now, label }];
+  const host = "face" in now ? now.object : now.guidesOf;
+  const called = lesson.objects.find((o) => o.id === host)?.label ?? host;
+  const part = "face" in now ? now.face.replaceAll("-", " ") : "guides";
+  return [...choices, { stand: now, label: `on the ${part} of the ${called}` }];
 }
 
 function isSame(a: DepthOrGuides, b: DepthOrGuides): boolean {

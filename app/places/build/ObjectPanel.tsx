@@ -60,6 +60,7 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
         {"depthSetBy" in object ? (
           <Select
             label="Stands"
+            className={place.phrase}
             size="sm"
             allowDeselect={false}
             value={JSON.stringify(object.depthSetBy)}
