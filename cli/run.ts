@@ -11,6 +11,7 @@ import {
   PRINT_PALETTE,
   toSvg,
 } from "#core/display";
+import { FILM_SIZES, type FilmWish } from "#core/film";
 import { findCurrentTake, type Lesson, parseLessonText } from "#core/lesson";
 import { FRAME_RATES, type FrameRate, type Heard, readCaptions, understand, wordsOf } from "#core/narration";
 import {
@@ -24,6 +25,7 @@ import {
 import { placeInWords, retake } from "#core/proposals";
 import { writeScheduleCsv } from "#core/schedule";
 import { writeCardsPdf } from "../server/pdf/cards.server.ts";
+import { planOnCommandLine, type Written, writeFilm } from "./film.ts";
 
 /** Bad input on the command line: one line that says what, which and what was expected. */
 export class CliError extends Error {}
@@ -43,6 +45,13 @@ const USAGE = `regulanda: the lesson engine on the command line
   schedule LESSON [--csv]           every step's time
   export LESSON --format FORMAT     vtt, srt, chapters, chapter-list, steps, otio, edl or csv
                 [--rate RATE]       frame rate for otio and edl: 23.976, 24, 25, 29.97, 29.97df, 30, 50, 59.94, 59.94df, 60
+
+  overlay LESSON --out FILE         the overlay: .mov (QuickTime PNG), .zip (PNG sequence) or .svg (animated)
+                [--fps RATE]        25 unless said otherwise; the rates of export
+                [--size SIZE]       recording (as usual), 720, 1080, 2160, square or upright
+                [--clock CLOCK]     recording, to lie over the untouched file, or lesson (as usual)
+  stills LESSON --out FILE.zip [--size SIZE]
+                                    a picture of every step, PNG and SVG
 
   --json   machine-readable output (check, steps, draw, frame, narration, align, retake, schedule)
 `;
@@ -80,6 +89,9 @@ interface Options {
   readonly csv?: boolean | undefined;
   readonly format?: string | undefined;
   readonly rate?: string | undefined;
+  readonly fps?: string | undefined;
+  readonly size?: string | undefined;
+  readonly clock?: string | undefined;
 }
 
 type Command = (path: string, options: Options, more: readonly string[]) => string | Promise<string>;
@@ -222,20 +234,66 @@ const COMMANDS: Readonly<Record<string, Command>> = {
       )
       .join("\n")}\n`;
   },
+  overlay: async (path, { out, fps = "25", size = "recording", clock = "lesson" }) => {
+    const kind = OVERLAY_ENDINGS[/\.\w+$/.exec(out ?? "")?.[0] ?? ""];
+    if (!out || !kind)
+      throw new CliError(`overlay needs --out FILE ending in ${Object.keys(OVERLAY_ENDINGS).join(", ")}`);
+    const wish = {
+      kind,
+      clock: oneOf("--clock", clock, ["lesson", "recording"]),
+      size: sizeOf(size),
+      rate: rateOf("--fps", fps),
+    };
+    const { frames, pictures, bytes } = await film(path, wish, out);
+    return `${frames} frames, ${pictures} of them different, ${megabytes(bytes)} written to ${out}\n`;
+  },
+  stills: async (path, { out, size = "1080" }) => {
+    if (!out?.endsWith(".zip")) throw new CliError("stills needs --out FILE.zip");
+    const wish = { kind: "stills", clock: "lesson", size: sizeOf(size), rate: "25" } as const;
+    const { pictures, bytes } = await film(path, wish, out);
+    return `${pictures} steps, ${megabytes(bytes)} written to ${out}\n`;
+  },
   export: (path, { format, rate = "25" }) => {
     const computed = compute(path);
     if (format === undefined)
       throw new CliError(`export needs --format, one of ${EXPORT_FORMATS.join(", ")}`);
     if (!(EXPORT_FORMATS as readonly string[]).includes(format))
       throw new CliError(`there is no format "${format}"; there are ${EXPORT_FORMATS.join(", ")}`);
-    if (!(rate in FRAME_RATES))
-      throw new CliError(`--rate is one of ${Object.keys(FRAME_RATES).join(", ")}, got "${rate}"`);
-    const text = exportLesson(computed, format as ExportFormat, rate as FrameRate);
+    const text = exportLesson(computed, format as ExportFormat, rateOf("--rate", rate));
     if (text === null)
       throw new CliError(`${path} has no take with words, so there is no ${format} to write`);
     return text;
   },
 };
+
+const OVERLAY_ENDINGS: Readonly<Record<string, FilmWish["kind"]>> = {
+  ".mov": "overlay-mov",
+  ".zip": "overlay-png",
+  ".svg": "overlay-svg",
+};
+
+async function film(path: string, wish: FilmWish, out: string): Promise<Written> {
+  const computed = compute(path);
+  const planned = planOnCommandLine(computed, wish);
+  if (!planned.ok) throw new CliError(`${path}: ${planned.finding.message}`);
+  try {
+    return await writeFilm(computed, planned.plan, out);
+  } catch (error) {
+    throw new CliError(`"${out}" cannot be written: ${reasonOf(error)}. Nothing of it is left.`, {
+      cause: error,
+    });
+  }
+}
+
+function oneOf<T extends string>(name: string, text: string, choices: readonly T[]): T {
+  const found = choices.find((c) => c === text);
+  if (found === undefined) throw new CliError(`${name} is one of ${choices.join(", ")}, got "${text}"`);
+  return found;
+}
+
+const sizeOf = (text: string) => oneOf("--size", text, FILM_SIZES);
+const rateOf = (name: string, text: string) => oneOf(name, text, Object.keys(FRAME_RATES) as FrameRate[]);
+const megabytes = (bytes: number) => `${(bytes / 1024 ** 2).toFixed(1)} MB`;
 
 /** What was understood in one cue, each with its stretch of that cue's text. */
 function understoodIn(cueId: string, heard: readonly Heard[]) {
@@ -270,6 +328,9 @@ function readArguments(argv: readonly string[]) {
         csv: { type: "boolean" },
         format: { type: "string" },
         rate: { type: "string" },
+        fps: { type: "string" },
+        size: { type: "string" },
+        clock: { type: "string" },
       },
     });
   } catch (error) {

@@ -29,7 +29,7 @@ if (readStamp("packages") !== locked) {
 }
 
 if (wants.has("--build")) {
-  const sources = ["app", "core", "server", "workers", "public"].flatMap((d) => filesIn(join(home, d)));
+  const sources = ["app", "core", "film", "server", "workers", "public"].flatMap((d) => filesIn(join(home, d)));
   const built = hashOf([
     ...sources,
     ...["vite.config.ts", "vite.worker.config.ts", "react-router.config.ts", "package-lock.json"].map((f) =>

@@ -5,6 +5,7 @@ export { setLesson } from "./change-of.ts";
 export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";
 export { type FurtherThings, furtherThings, goOverAlso } from "./further-things.ts";
 export { duplicateObject, moveInDepth, moveInOrder, moveToPlace } from "./object-changes.ts";
+export { setOverlay, showLayer } from "./overlay-changes.ts";
 export {
   CHOOSABLE,
   type Choosable,
@@ -24,8 +25,11 @@ export {
   setCorners,
   setEdits,
   setNarration,
+  setSheetMoves,
   setVideo,
   startingCorners,
+  takeFollowedSheet,
+  takeFoundSheet,
   takeFromCaptions,
   tieStep,
   tieSteps,

@@ -1,6 +1,7 @@
 import type { Change } from "../base/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import type { Cue } from "../narration/index.ts";
+import type { SheetMove, Tones } from "../overlay/index.ts";
 import type { Anchor, Edit } from "../schedule/index.ts";
 import { putTake, setLesson, setTake } from "./change-of.ts";
 
@@ -15,7 +16,12 @@ export function setNarration(lesson: Lesson, fileName: string, cues: readonly Cu
 export function setVideo(lesson: Lesson, fileName: string, video: NonNullable<Take["video"]>): Change[] {
   const take = findCurrentTake(lesson);
   if (!take) return beginTake(lesson, fileName, { video });
-  return [setTake(take.id, "video", video), setTake(take.id, "corners", null)];
+  return [
+    setTake(take.id, "video", video),
+    setTake(take.id, "corners", null),
+    ...(take.sheetMoves ? [setTake(take.id, "sheetMoves", null)] : []),
+    ...(take.tones ? [setTake(take.id, "tones", null)] : []),
+  ];
 }
 
 /** Ties a step's start to a word, or frees it for null. */
@@ -42,10 +48,52 @@ export function tieStroke(
   return [setTake(take.id, "strokeAnchors", Object.keys(next).length > 0 ? next : null)];
 }
 
-/** Where the sheet's corners lie in the current take's picture. */
-export function setCorners(lesson: Lesson, corners: NonNullable<Take["corners"]>): Change[] {
+/**
+ * Where the sheet's corners lie in the current take's picture: from the beginning, or from one of its movements on, by its
+ * place in their list.
+ */
+export function setCorners(lesson: Lesson, corners: NonNullable<Take["corners"]>, from = -1): Change[] {
   const take = findCurrentTake(lesson);
-  return take ? [setTake(take.id, "corners", corners)] : [];
+  if (!take) return [];
+  if (from < 0) return [setTake(take.id, "corners", corners)];
+  return setSheetMoves(
+    lesson,
+    (take.sheetMoves ?? []).map((m, i) => (i === from ? { ...m, corners } : m)),
+  );
+}
+
+/** The movements of the sheet in the current take, set whole; an empty list: it lies still. */
+export function setSheetMoves(lesson: Lesson, moves: readonly SheetMove[]): Change[] {
+  const take = findCurrentTake(lesson);
+  return take ? [setTake(take.id, "sheetMoves", moves.length > 0 ? [...moves] : null)] : [];
+}
+
+/** A sheet that was found in a still: its corners there, and what paper and table look like. */
+export function takeFoundSheet(
+  lesson: Lesson,
+  found: { readonly corners: NonNullable<Take["corners"]>; readonly tones: Tones },
+  from = -1,
+): Change[] {
+  const take = findCurrentTake(lesson);
+  return take ? [...setCorners(lesson, found.corners, from), setTake(take.id, "tones", found.tones)] : [];
+}
+
+/** A sheet that was followed along the recording: all that is said of where it lies gives way to it. */
+export function takeFollowedSheet(
+  lesson: Lesson,
+  found: {
+    readonly corners: Take["corners"];
+    readonly moves: readonly SheetMove[];
+    readonly tones: Tones | null;
+  },
+): Change[] {
+  const take = findCurrentTake(lesson);
+  if (!take) return [];
+  return [
+    setTake(take.id, "corners", found.corners),
+    ...setSheetMoves(lesson, found.moves),
+    ...(found.tones ? [setTake(take.id, "tones", found.tones)] : []),
+  ];
 }
 
 function beginTake(lesson: Lesson, label: string, has: Partial<Pick<Take, "narration" | "video">>): Change[] {

@@ -37,41 +37,44 @@ export function canvasPen(surface: CanvasSurface, palette: Readonly<Record<Colou
     }
     if (closed) surface.closePath();
   };
-  const fill = (colour: Colour, rule: "nonzero" | "evenodd" = "nonzero") => {
+  const fill = (colour: Colour, seen: number, rule: "nonzero" | "evenodd" = "nonzero") => {
     surface.fillStyle = palette[colour];
-    surface.globalAlpha = FILL_OPACITY[colour] ?? 1;
+    surface.globalAlpha = (FILL_OPACITY[colour] ?? 1) * seen;
     surface.fill(rule);
     surface.globalAlpha = 1;
   };
-  const stroke = ({ colour, width, dash }: Ink) => {
+  const stroke = ({ colour, width, dash }: Ink, seen: number) => {
+    surface.globalAlpha = seen;
     surface.strokeStyle = palette[colour];
     surface.lineWidth = width;
     surface.lineCap = "round";
     surface.lineJoin = "round";
     surface.setLineDash([...dash]);
     surface.stroke();
+    surface.globalAlpha = 1;
   };
   return {
     path: (mark) => {
       surface.beginPath();
       trace(mark.points, mark.closed);
-      if (mark.fill) fill(mark.fill);
-      if (mark.ink) stroke(mark.ink);
+      if (mark.fill) fill(mark.fill, mark.opacity ?? 1);
+      if (mark.ink) stroke(mark.ink, mark.opacity ?? 1);
     },
     area: (mark) => {
       surface.beginPath();
       for (const ring of mark.rings) trace(ring, true);
-      fill(mark.fill, "evenodd");
+      fill(mark.fill, mark.opacity ?? 1, "evenodd");
     },
     dot: (mark) => {
       surface.beginPath();
       surface.arc(mark.at.x, mark.at.y, mark.radius, 0, 2 * Math.PI);
-      fill(mark.fill);
+      fill(mark.fill, mark.opacity ?? 1);
     },
     text: (mark) => {
       surface.font = `${mark.weight === "bold" ? 700 : 400} ${mark.size}px "Alegreya Sans", sans-serif`;
       surface.textAlign = ALIGN[mark.anchor];
       surface.textBaseline = "alphabetic";
+      surface.globalAlpha = mark.opacity ?? 1;
       surface.fillStyle = palette[mark.colour];
       if (mark.halo) {
         surface.strokeStyle = palette.sheet;
@@ -83,6 +86,7 @@ export function canvasPen(surface: CanvasSurface, palette: Readonly<Record<Colou
       }
       for (const [i, line] of mark.lines.entries())
         surface.fillText(line, mark.at.x, mark.at.y + i * mark.lineHeight);
+      surface.globalAlpha = 1;
     },
   };
 }

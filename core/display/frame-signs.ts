@@ -2,6 +2,7 @@ import type { Paper } from "../paper/index.ts";
 import type { Schedule } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
+import type { Box } from "./box.ts";
 import { drawStep } from "./draw-state.ts";
 import type { Medium } from "./ink.ts";
 import { type ActSigns, signsByAct } from "./label-marks.ts";
@@ -17,10 +18,11 @@ export function stepSigns(
   step: Step,
   view: SheetInPicture,
   medium: Medium,
+  taken: readonly Box[] = [],
 ): ActSigns[] {
   const { marks } = drawStep(paper, sheet, step, medium);
   const to = ({ x, y }: { x: number; y: number }) => view.to({ xMm: x, yMm: y });
-  return signsByAct(step.pictured, view, carryMarks(marks, { to }), { id: step.id });
+  return signsByAct(step.pictured, view, carryMarks(marks, { to }), { id: step.id, taken });
 }
 
 /** The acts of a step that have begun by a moment of lesson time; what has no move of its own comes with the one before it. */

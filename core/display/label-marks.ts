@@ -1,4 +1,5 @@
 import type { Pictured } from "../steps/index.ts";
+import type { Sign } from "../told/index.ts";
 import { type Box, holds, middleOf, nearestIn, spanInside } from "./box.ts";
 import { clipMarks } from "./clip-marks.ts";
 import { isNew } from "./draw-state.ts";
@@ -29,9 +30,13 @@ export interface SignManner {
   readonly taken?: readonly Box[];
 }
 
+/** What a sign says: which place is which, how far, or where to. */
+export type SignKind = "letters" | "readings" | "aims";
+
 /** The marks that belong to one act of a step. */
 export interface ActSigns {
   readonly act: number;
+  readonly says: SignKind;
   readonly marks: readonly Mark[];
 }
 
@@ -72,10 +77,10 @@ export function signsByAct(
     ...pictured.letters.map(({ at }) => view.to(at)),
   ];
   const lines: Segment[] = [];
-  const groups: { act: number; signs: Signs }[] = [];
-  const group = (act: number): Signs => {
+  const groups: { act: number; says: SignKind; signs: Signs }[] = [];
+  const group = (act: number, says: SignKind): Signs => {
     const signs: Signs = { marks: [], written: [], points, lines };
-    groups.push({ act, signs });
+    groups.push({ act, says, signs });
     return signs;
   };
 
@@ -85,10 +90,13 @@ export function signsByAct(
       const [a, b] = [spots[0], spots[spots.length - 1]];
       const seen =
         (spots.length === 2 && a && b && longestDrawn(a, b, newLines, view)) || seenOf(spots, view.area);
-      if (seen.length > 0) group(acts[0] ?? 0).written.push(numberAt(`${id}#number-${n}`, n, seen, size));
+      if (seen.length > 0)
+        group(acts[0] ?? 0, "letters").written.push(numberAt(`${id}#number-${n}`, n, seen, size));
     }
   for (const { act, says, at } of pictured.letters)
-    group(act).written.push(letterAt(`${id}#letter-${says}`, says, nearestIn(view.area, view.to(at)), size));
+    group(act, "letters").written.push(
+      letterAt(`${id}#letter-${says}`, says, nearestIn(view.area, view.to(at)), size),
+    );
   const place = {
     view,
     newLines,
@@ -98,24 +106,36 @@ export function signsByAct(
     isFirst,
   };
   for (const [i, { act, sign }] of pictured.signs.entries())
-    addSign(`${id}/${i}`, sign, { ...place, signs: group(act) });
+    addSign(`${id}/${i}`, sign, { ...place, signs: group(act, SAYS[sign.k]) });
 
-  const written = groups.flatMap(({ act, signs }) => signs.written.map((w) => ({ act, ...w })));
+  const written = groups.flatMap(({ act, says, signs }) => signs.written.map((w) => ({ act, says, ...w })));
   const placed = placeLabels(
     written.map((w) => w.label),
     { lines: [...linesOf(marks), ...lines], points, area: view.area, taken, air: size * 0.1 },
   );
   return [
-    ...groups.map(({ act, signs }) => ({ act, marks: clipMarks(signs.marks, view.area) })),
+    ...groups.map(({ act, says, signs }) => ({ act, says, marks: clipMarks(signs.marks, view.area) })),
     ...placed.map(({ box, leader }, i): ActSigns => {
-      const { act, draw } = written[i] ?? { act: 0, draw: () => [] };
+      const { act, says, draw } = written[i] ?? { act: 0, says: "letters", draw: () => [] };
       return {
         act,
+        says,
         marks: [...(leader ? [leaderMark(`${id}#leader-${i}`, leader, size)] : []), ...draw(box)],
       };
     }),
   ];
 }
+
+const SAYS: Readonly<Record<Sign["k"], SignKind>> = {
+  measure: "readings",
+  row: "readings",
+  taped: "readings",
+  aim: "aims",
+  alike: "aims",
+  ruler: "aims",
+  left: "letters",
+  ring: "letters",
+};
 
 /** The ends of the part of a stretch that is seen; a place alone stands for itself. */
 function seenOf(spots: readonly Spot[], area: Box): readonly Spot[] {

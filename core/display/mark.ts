@@ -33,7 +33,10 @@ export interface Ink {
 }
 
 /** What any pen can draw. `id` leads back to the stroke it shows: `move-id#piece`. */
-export type Mark =
+export type Mark = {
+  /** How much of it is seen, from 0 to 1, while it comes or goes; left out: all of it. */
+  readonly opacity?: number;
+} & (
   | {
       readonly kind: "path";
       readonly id: string;
@@ -70,7 +73,8 @@ export type Mark =
       readonly anchor: "start" | "middle" | "end";
       /** How far the sheet's tone reaches round the letters, over lines they stand on; left out: not at all. */
       readonly halo?: number;
-    };
+    }
+);
 
 /** A picture: marks from back to front in a box of the drawing's unit. */
 export interface Drawing {

@@ -18,7 +18,7 @@ const LOOK: Pen<{ readonly plain: readonly unknown[]; readonly spots: readonly (
 /** Whether two marks look the same on any surface. */
 export function sameMark(a: Mark, b: Mark): boolean {
   if (a === b) return true;
-  if (a.id !== b.id) return false;
+  if (a.id !== b.id || (a.opacity ?? 1) !== (b.opacity ?? 1)) return false;
   const [x, y] = [drawWith(LOOK, a), drawWith(LOOK, b)];
   return (
     sameList(x.plain, y.plain, Object.is) &&

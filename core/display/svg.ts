@@ -13,9 +13,10 @@ export interface SvgElement {
 /** A pen that makes SVG elements, colours looked up in `palette`. Numbers keep 3 decimals: a micrometre on paper. */
 export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElement> {
   return {
-    path: ({ id, points, closed, ink, fill }) => ({
+    path: ({ id, points, closed, ink, fill, opacity }) => ({
       tag: "path",
       attributes: {
+        ...seen(opacity),
         d: outline(points) + (closed ? "Z" : ""),
         fill: fill ? palette[fill] : "none",
         ...(fill && FILL_OPACITY[fill] ? { "fill-opacity": FILL_OPACITY[fill] } : {}),
@@ -32,9 +33,10 @@ export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElemen
       },
       lines: [],
     }),
-    area: ({ id, rings, fill }) => ({
+    area: ({ id, rings, fill, opacity }) => ({
       tag: "path",
       attributes: {
+        ...seen(opacity),
         d: rings.map((ring) => `${outline(ring)}Z`).join(""),
         fill: palette[fill],
         "fill-rule": "evenodd",
@@ -42,9 +44,10 @@ export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElemen
       },
       lines: [],
     }),
-    dot: ({ id, at, radius, fill }) => ({
+    dot: ({ id, at, radius, fill, opacity }) => ({
       tag: "circle",
       attributes: {
+        ...seen(opacity),
         cx: num(at.x),
         cy: num(at.y),
         r: num(radius),
@@ -53,9 +56,10 @@ export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElemen
       },
       lines: [],
     }),
-    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo }) => ({
+    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo, opacity }) => ({
       tag: "text",
       attributes: {
+        ...seen(opacity),
         "font-size": num(size),
         "font-family": "Alegreya Sans, sans-serif",
         "font-weight": weight === "bold" ? 700 : 400,
@@ -73,6 +77,11 @@ export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElemen
       lines: lines.map((text, i) => ({ text, x: num(at.x), y: num(at.y + i * lineHeight) })),
     }),
   };
+}
+
+/** An element's own opacity, where it is not all there. */
+function seen(opacity: number | undefined): { readonly opacity?: number } {
+  return opacity === undefined || opacity === 1 ? {} : { opacity: num(opacity) };
 }
 
 function outline(points: readonly Spot[]): string {

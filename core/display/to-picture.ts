@@ -1,5 +1,5 @@
 import { type Matrix3, paperToPicture } from "../geometry/index.ts";
-import type { Drawing, Spot } from "./mark.ts";
+import type { Drawing, Mark, Spot } from "./mark.ts";
 import { carryMarks } from "./move-mark.ts";
 
 /**
@@ -7,13 +7,18 @@ import { carryMarks } from "./move-mark.ts";
  * their points suffice; widths and dashes take the local scale at each mark.
  */
 export function toPicture(drawing: Drawing, paperToPx: Matrix3, widthPx: number, heightPx: number): Drawing {
+  const marks = marksToPicture(drawing.marks, paperToPx);
+  return { ...drawing, unit: "px", box: { x: 0, y: 0, width: widthPx, height: heightPx }, marks };
+}
+
+/** Marks on paper as they appear in the picture, lines `weight` times as heavy as they are drawn. */
+export function marksToPicture(marks: readonly Mark[], paperToPx: Matrix3, weight = 1): Mark[] {
   const map = (p: Spot): Spot => {
     const q = paperToPicture(paperToPx, { xMm: p.x, yMm: p.y });
     return { x: q.xPx, y: q.yPx };
   };
   const scale = (p: Spot) => scaleAt(map, p);
-  const marks = carryMarks(drawing.marks, { to: map, line: scale, letter: scale });
-  return { ...drawing, unit: "px", box: { x: 0, y: 0, width: widthPx, height: heightPx }, marks };
+  return carryMarks(marks, { to: map, line: (p) => scale(p) * weight, letter: scale });
 }
 
 /** Pixels per mm around a paper point: the square root of the map's local area factor. */

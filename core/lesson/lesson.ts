@@ -1,6 +1,7 @@
 import * as v from "valibot";
 import { HandOutSchema } from "../display/index.ts";
 import { CorrectionSchema, CuesSchema } from "../narration/index.ts";
+import { CornersSchema, OverlaySchema, SheetMoveSchema, TonesSchema } from "../overlay/index.ts";
 import { PlanSchema } from "../plan/index.ts";
 import { idSchema, ObjectSchema } from "../recipes/index.ts";
 import { AnchorsSchema, EditsSchema } from "../schedule/index.ts";
@@ -12,16 +13,6 @@ import { LESSON_VERSION } from "./upgrade.ts";
 export const LESSON_FORMAT = "regulanda-lesson";
 
 const positiveInt = v.pipe(v.number(), v.integer("a whole number"), v.minValue(1));
-const CornerSchema = v.strictObject({ xPx: v.number(), yPx: v.number() });
-
-/** Where the sheet's corners lie in the picture, in pixels of the video itself. */
-export const CornersSchema = v.strictObject({
-  topLeft: CornerSchema,
-  topRight: CornerSchema,
-  bottomRight: CornerSchema,
-  bottomLeft: CornerSchema,
-});
-
 /** A recording: its video, its narration, and what ties steps and sheet to them. */
 export const TakeSchema = v.strictObject({
   id: idSchema,
@@ -41,7 +32,14 @@ export const TakeSchema = v.strictObject({
       cues: CuesSchema,
     }),
   ),
+  /** Where the sheet lies when the recording begins. */
   corners: v.nullable(CornersSchema),
+  /** When the sheet is moved, and where it lies from then on; left out: it lies still. */
+  sheetMoves: v.optional(
+    v.pipe(v.array(SheetMoveSchema), v.maxLength(500, "at most 500 movements of the sheet")),
+  ),
+  /** What paper and table look like in the picture; left out: nobody has looked. */
+  tones: v.optional(TonesSchema),
   anchors: AnchorsSchema,
   /** Single strokes tied to words too, by the id of their move; left out: they follow each other inside their step. */
   strokeAnchors: v.optional(AnchorsSchema),
@@ -78,6 +76,8 @@ export const LessonSchema = v.strictObject({
   takes: v.array(TakeSchema),
   currentTake: v.nullable(v.string()),
   handOut: HandOutSchema,
+  /** What the overlay shows, and how; left out: as is usual. */
+  overlay: v.optional(OverlaySchema),
 });
 export type Lesson = v.InferOutput<typeof LessonSchema>;
 

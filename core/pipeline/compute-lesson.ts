@@ -4,6 +4,7 @@ import { depthsOntoMarks, judgeRounding, placesMovedByRounding } from "../judgem
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import { withDrawingMends } from "../mends/index.ts";
 import { type Heard, understand, type Word, wordsOf } from "../narration/index.ts";
+import { judgeOverlay, judgeRegistration } from "../overlay/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
 import {
   type EditMap,
@@ -163,6 +164,8 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
         ...seen,
         ...schedule.findings,
         ...inStep,
+        ...(take?.video ? judgeRegistration(take, take.video.durationMs) : []),
+        ...judgeOverlay(lesson.overlay, steps),
         ...taught.findings,
         ...judgeRounding(moved, view, (id) => letterOf(id, steps), ontoMarks),
       ],

@@ -5,6 +5,7 @@ export type { DrawnLesson } from "./draw-lesson.ts";
 export { drawLesson } from "./draw-lesson.ts";
 export { EXPORT_ENDING, EXPORT_FORMATS, type ExportFormat, exportLesson } from "./export-lesson.ts";
 export { judgeDrift } from "./judge-drift.ts";
+export { overlaySourceOf } from "./lesson-overlay.ts";
 export type { LessonState, PlaceName } from "./lesson-state.ts";
 export { readiness, stateOf } from "./lesson-state.ts";
 export { type SightAid, sightAids } from "./sight-aids.ts";

@@ -1,5 +1,6 @@
 import { type Colour, FILL_OPACITY, type Pen } from "#core/display";
-import { CARD_FEATURES, type Run, runsOf } from "./fonts.server.ts";
+import type { Run } from "#film/typeface.ts";
+import { CARD_FEATURES, typeface } from "./fonts.server.ts";
 
 /** PDF points to a millimetre. */
 export const PT_PER_MM = 72 / 25.4;
@@ -56,7 +57,7 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
         });
       };
       for (const [i, line] of lines.entries()) {
-        const runs = runsOf(line, weight).map((run) => {
+        const runs = typeface.runsOf(line, weight).map((run) => {
           use(run);
           doc.fontSize(pt(size));
           return { ...run, width: doc.widthOfString(run.text, { features: CARD_FEATURES }) };

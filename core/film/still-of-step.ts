@@ -1,0 +1,54 @@
+import { carryMarks, explainStep, type Mark } from "../display/index.ts";
+import { type FilmPicture, textSizeIn, wordArea } from "../overlay/index.ts";
+import type { Paper } from "../paper/index.ts";
+import type { Step } from "../steps/index.ts";
+import type { Sheet } from "../view/index.ts";
+
+/** A slide's title, in text sizes of the film, and the room it takes. */
+const TITLE = 1.35;
+const TITLE_ROOM = 2.4;
+
+/** A step as a still picture for slides: its number and title, and under it the picture that explains it. */
+export function stillOfStep(
+  on: { readonly paper: Paper; readonly sheet: Sheet },
+  step: Step,
+  picture: FilmPicture,
+): Mark[] {
+  const size = textSizeIn(picture);
+  const area = wordArea(picture);
+  const { widthPx: w, heightPx: h } = picture;
+  const top = area.y + TITLE_ROOM * size;
+  const room = { width: area.width, height: area.y + area.height - top, textSize: size * 0.8 };
+  const { drawing, scale } = explainStep(on, step, room, { medium: "bench" });
+  return [
+    {
+      kind: "path",
+      id: "desk",
+      points: [
+        { x: 0, y: 0 },
+        { x: w, y: 0 },
+        { x: w, y: h },
+        { x: 0, y: h },
+      ],
+      closed: true,
+      ink: null,
+      fill: "tone-1",
+    },
+    {
+      kind: "text",
+      id: "title",
+      at: { x: area.x, y: area.y + TITLE * size },
+      lines: [`${step.number}. ${step.title}`],
+      size: TITLE * size,
+      lineHeight: TITLE * size,
+      colour: "ink",
+      weight: "bold",
+      anchor: "start",
+    },
+    // Lines have the weight they have on the sheet; letters and signs that of the picture.
+    ...carryMarks(drawing.marks, {
+      to: (p) => ({ x: p.x + area.x, y: p.y + top }),
+      line: () => Math.max(1, Math.min(scale, size / 8)),
+    }),
+  ];
+}
