@@ -3,6 +3,7 @@ import { findCurrentTake, type Lesson } from "#core/lesson";
 import type { Fit } from "#core/proposals";
 import type { Misfit } from "#core/still";
 import type { StillAnswer, StillRequest } from "../../workers/still.worker.ts";
+import { frameOf } from "./frame-of.ts";
 
 export interface Still {
   /** Whether the lesson has a take whose sheet corners are placed. */
@@ -130,30 +131,6 @@ export function useStill(lesson: Lesson): Still {
     }),
     [possible, isUnder, at, durationMs, url, misfits, busy, lesson],
   );
-}
-
-/** One frame of a video as pixels; null when it cannot be shown. */
-function frameOf(src: string, atMs: number): Promise<ImageData | null> {
-  return new Promise((resolve) => {
-    const video = document.createElement("video");
-    video.muted = true;
-    video.preload = "auto";
-    video.onerror = () => resolve(null);
-    video.onloadedmetadata = () => {
-      video.currentTime = atMs / 1000;
-    };
-    video.onseeked = () => {
-      const canvas = document.createElement("canvas");
-      canvas.width = video.videoWidth;
-      canvas.height = video.videoHeight;
-      const pen = canvas.getContext("2d", { willReadFrequently: true });
-      pen?.drawImage(video, 0, 0);
-      resolve(pen?.getImageData(0, 0, canvas.width, canvas.height) ?? null);
-      video.removeAttribute("src");
-      video.load();
-    };
-    video.src = src;
-  });
 }
 
 /** Grey pixels as the address of a picture. */

@@ -1,3 +1,4 @@
+export { type Abilities, bitrateOf, type FilmOffer, offerFilm, type VideoForm } from "./film-offers.ts";
 export {
   FILM_KINDS,
   FILM_SIZES,

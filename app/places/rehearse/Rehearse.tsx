@@ -1,8 +1,8 @@
-import { Button, Switch } from "@mantine/core";
+import { SegmentedControl, Switch } from "@mantine/core";
 import { useMemo, useRef, useState } from "react";
-import { setCorners, startingCorners } from "#core/changes";
 import { findPaperToPicture } from "#core/geometry";
 import { findCurrentTake } from "#core/lesson";
+import { sheetRests } from "#core/overlay";
 import { captionsOf } from "#core/pipeline";
 import { editMap, timelineOf, timelineWithoutTake } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -13,15 +13,25 @@ import { PlayControls } from "./PlayControls.tsx";
 import { Prompter } from "./Prompter.tsx";
 import styles from "./Rehearse.module.css";
 import { Screen } from "./Screen.tsx";
-import { ShownCaption, ShownStep } from "./ShownWords.tsx";
+import { SheetPanel } from "./SheetPanel.tsx";
+import { ShownCaption, ShownOverlay, ShownStep } from "./ShownWords.tsx";
+import { TakeOut } from "./TakeOut.tsx";
 import { useStepping } from "./use-stepping.ts";
 
 /** How far the keys go back and on. */
 const A_LITTLE_MS = 2000;
 
+type Beside = "step" | "overlay" | "sheet" | "out";
+const BESIDE: readonly { readonly value: Beside; readonly label: string }[] = [
+  { value: "step", label: "Step" },
+  { value: "overlay", label: "Overlay" },
+  { value: "sheet", label: "Sheet" },
+  { value: "out", label: "Take out" },
+];
+
 /** The take with the overlay over it; or, without a take, the lesson drawn at its estimated pace. */
 export function Rehearse({ missingFile }: { missingFile: string | null }) {
-  const { lesson, computed, commit } = useLesson();
+  const { lesson, computed } = useLesson();
   const take = findCurrentTake(lesson);
   const video = take?.video && !missingFile ? take.video : null;
   const { totalMs } = computed.schedule;
@@ -36,14 +46,16 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
   const element = useRef<HTMLVideoElement>(null);
   const player = usePlayer(timeline, element, video !== null);
   const [overlayOn, setOverlayOn] = useState(true);
-  const [signsOn, setSignsOn] = useState(true);
   const [loop, setLoop] = useState(false);
   const [placing, setPlacing] = useState(false);
+  const [beside, setBeside] = useState<Beside>("step");
   const [prompting, setPrompting] = useState(false);
   const [captionsOn, setCaptionsOn] = useState(true);
   const captions = useMemo(() => captionsOf(computed) ?? [], [computed]);
   const { widthMm, heightMm } = lesson.sheet;
-  const misplaced = video && take?.corners && !findPaperToPicture(widthMm, heightMm, take.corners);
+  const rests = video && take ? sheetRests(take) : [];
+  const misplaced = rests.some((r) => !findPaperToPicture(widthMm, heightMm, r.corners));
+  const shown = beside === "sheet" && !video ? "step" : beside;
   const stepping = useStepping(player, loop);
   const goALittle = (by: number) => player.seek(player.get().lessonMs + by);
   useKeys([
@@ -69,8 +81,7 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
             element={element}
             video={video}
             overlayOn={overlayOn}
-            signsOn={signsOn}
-            placing={placing}
+            placing={placing && beside === "sheet"}
           />
         </div>
         {captions.length > 0 && captionsOn && !prompting ? (
@@ -97,40 +108,40 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
               onChange={(e) => setCaptionsOn(e.currentTarget.checked)}
             />
           ) : null}
-          <Switch label="Letters" checked={signsOn} onChange={(e) => setSignsOn(e.currentTarget.checked)} />
-          {video ? (
-            <Switch
-              label="Overlay"
-              checked={overlayOn}
-              onChange={(e) => setOverlayOn(e.currentTarget.checked)}
-            />
-          ) : null}
-          {video && take ? (
-            <Button
-              variant={take.corners ? "default" : "filled"}
-              size="compact-md"
-              aria-pressed={placing}
-              onClick={() => {
-                if (!take.corners) commit(setCorners(lesson, startingCorners(video)));
-                setPlacing((p) => !p);
-              }}
-            >
-              {placing ? "Corners are right" : "Place the sheet's corners"}
-            </Button>
-          ) : null}
           <span className={styles.keys} title="Space plays; P and N go step by step">
             Space · P · N
           </span>
         </div>
       </div>
-      <aside className={place.column} aria-label="The step now">
-        {!video && !missingFile ? (
-          <p className={place.quiet}>
-            No recording yet: the lesson runs at its estimated pace. Read the words aloud while the lines draw
-            themselves.
-          </p>
+      <aside className={place.column} aria-label="Beside the picture">
+        <SegmentedControl
+          aria-label="Beside the picture"
+          size="sm"
+          value={shown}
+          data={BESIDE.filter((b) => b.value !== "sheet" || video !== null)}
+          onChange={(v) => setBeside(v as Beside)}
+        />
+        {shown === "step" ? (
+          <>
+            {!video && !missingFile ? (
+              <p className={place.quiet}>
+                No recording yet: the lesson runs at its estimated pace. Read the words aloud while the lines
+                draw themselves.
+              </p>
+            ) : null}
+            <ShownStep player={player} />
+          </>
         ) : null}
-        <ShownStep player={player} />
+        {shown === "overlay" ? (
+          <ShownOverlay
+            player={player}
+            missing={missingFile !== null}
+            overlayOn={overlayOn}
+            onOverlay={setOverlayOn}
+          />
+        ) : null}
+        {shown === "sheet" ? <SheetPanel player={player} placing={placing} onPlacing={setPlacing} /> : null}
+        {shown === "out" ? <TakeOut missing={missingFile !== null} /> : null}
       </aside>
     </div>
   );

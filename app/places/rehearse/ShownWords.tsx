@@ -1,3 +1,4 @@
+import type { ComponentProps } from "react";
 import type { Cue } from "#core/narration";
 import { captionAt, windowAt } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -5,6 +6,7 @@ import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";
 import { StepWords } from "../../lesson/StepWords.tsx";
 import { usePlayed } from "../../lesson/use-player.ts";
+import { OverlayPanel } from "./OverlayPanel.tsx";
 import styles from "./Rehearse.module.css";
 
 /** The words of the step that is shown now. */
@@ -13,6 +15,16 @@ export function ShownStep({ player }: { player: Player }) {
   const stepId = usePlayed(player, (p) => windowAt(computed.schedule, p.lessonMs)?.stepId ?? null);
   const step = computed.steps.find((s) => s.id === stepId);
   return step ? <StepWords step={step} /> : <p className={place.quiet}>Before the first step.</p>;
+}
+
+/** What the overlay shows, with the step that is shown now. */
+export function ShownOverlay({
+  player,
+  ...rest
+}: { player: Player } & Omit<ComponentProps<typeof OverlayPanel>, "step">) {
+  const { computed } = useLesson();
+  const stepId = usePlayed(player, (p) => windowAt(computed.schedule, p.lessonMs)?.stepId ?? null);
+  return <OverlayPanel {...rest} step={computed.steps.find((s) => s.id === stepId) ?? null} />;
 }
 
 /** The caption that is said now. */

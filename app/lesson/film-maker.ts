@@ -1,0 +1,127 @@
+import type { FilmAnswer, FilmRequest } from "../../workers/film.worker.ts";
+import { keepFilm, openFilm, sweepFilms } from "./film-folder.ts";
+
+/** How a film stands that is being made. */
+export type FilmState =
+  | { readonly kind: "none" }
+  | {
+      readonly kind: "making";
+      readonly called: string;
+      readonly share: number;
+      /** Whole seconds it will still take; null until that can be told. */
+      readonly leftS: number | null;
+    }
+  | {
+      readonly kind: "done";
+      readonly called: string;
+      readonly says: string;
+      /** Address to save it from once more; null where it was written to its place on the disk. */
+      readonly address: string | null;
+    }
+  | { readonly kind: "cancelled"; readonly called: string }
+  | { readonly kind: "failed"; readonly called: string; readonly says: string };
+
+export type FilmMake = Omit<Extract<FilmRequest, { kind: "make" }>, "kind" | "name"> & {
+  /** The file's name, with its ending. */
+  readonly called: string;
+};
+
+/** What is left to do cannot be told from less than this. */
+const LEAST_SHARE = 0.02;
+
+/** Makes one film at a time in a worker. It belongs to the window, not to a place: leaving Rehearse does not end it. */
+export class FilmMaker {
+  #state: FilmState = { kind: "none" };
+  #worker: Worker | null = null;
+  #begun = 0;
+  readonly #listeners = new Set<() => void>();
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+  readonly get = (): FilmState => this.#state;
+
+  /** Begins a film; the one before is forgotten. */
+  readonly make = (film: FilmMake): void => {
+    if (this.#worker) return;
+    this.#forget();
+    const { called, ...rest } = film;
+    const name = `${crypto.randomUUID()}-${called}`;
+    const worker = new Worker(new URL("../../workers/film.worker.ts", import.meta.url), { type: "module" });
+    this.#worker = worker;
+    this.#begun = performance.now();
+    this.#tell({ kind: "making", called, share: 0, leftS: null });
+    window.addEventListener("beforeunload", askFirst);
+    worker.onmessage = ({ data }: MessageEvent<FilmAnswer>) => void this.#hear(data, called);
+    worker.onerror = (e) => {
+      e.preventDefault();
+      this.#end({
+        kind: "failed",
+        called,
+        says: `It could not be made: ${e.message}. Nothing of it was kept.`,
+      });
+    };
+    const request: FilmRequest = { kind: "make", name, ...rest };
+    void keepFilm(name)
+      .then(sweepFilms)
+      .catch(() => undefined)
+      .then(() => worker.postMessage(request));
+  };
+
+  readonly cancel = (): void => {
+    this.#worker?.postMessage({ kind: "cancel" } satisfies FilmRequest);
+  };
+
+  async #hear(data: FilmAnswer, called: string): Promise<void> {
+    switch (data.kind) {
+      case "progress": {
+        const s = (performance.now() - this.#begun) / 1000;
+        const leftS = data.share > LEAST_SHARE ? Math.ceil((s / data.share) * (1 - data.share)) : null;
+        return this.#tell({ kind: "making", called, share: data.share, leftS });
+      }
+      case "done": {
+        const address = data.stored ? await openFilm(data.stored) : null;
+        if (address) download(address, called);
+        return this.#end({ kind: "done", called, says: data.says, address });
+      }
+      case "cancelled":
+        return this.#end({ kind: "cancelled", called });
+      case "failed":
+        return this.#end({ kind: "failed", called, says: data.says });
+      case "offer":
+        return;
+    }
+  }
+
+  #end(state: FilmState): void {
+    window.removeEventListener("beforeunload", askFirst);
+    this.#worker?.terminate();
+    this.#worker = null;
+    this.#tell(state);
+  }
+
+  #forget(): void {
+    if (this.#state.kind === "done" && this.#state.address) URL.revokeObjectURL(this.#state.address);
+  }
+
+  #tell(state: FilmState): void {
+    this.#state = state;
+    for (const listener of this.#listeners) listener();
+  }
+}
+
+/** Closing the window would end the film: the browser asks first. */
+function askFirst(e: BeforeUnloadEvent): void {
+  e.preventDefault();
+}
+
+function download(address: string, called: string): void {
+  const link = document.createElement("a");
+  link.href = address;
+  link.download = called;
+  link.click();
+}
+
+/** The one maker of this window. */
+export const filmMaker = new FilmMaker();

@@ -1,0 +1,110 @@
+import { useEffect, useRef, useState } from "react";
+import type { CornersPx } from "#core/geometry";
+import type { Lesson, Take } from "#core/lesson";
+import type { SheetAnswer, SheetRequest } from "../../workers/sheet.worker.ts";
+import { frameOf } from "./frame-of.ts";
+
+type Found = Extract<SheetAnswer, { kind: "found" }>;
+type Followed = Extract<SheetAnswer, { kind: "followed" }>;
+
+/** How looking for the sheet stands. */
+export type Looking =
+  | { readonly kind: "idle" }
+  | { readonly kind: "finding" }
+  | { readonly kind: "following"; readonly share: number }
+  /** What was followed waits to be taken. */
+  | { readonly kind: "followed"; readonly followed: Followed }
+  | { readonly kind: "trouble"; readonly says: string };
+
+export interface SheetFinder {
+  readonly looking: Looking;
+  /** Looks for the sheet at a moment of the recording; near a place where one is given. */
+  find(atMs: number, near: CornersPx | null): void;
+  follow(): void;
+  cancel(): void;
+  /** Forgets what was followed, or the trouble. */
+  settle(): void;
+}
+
+/** Finds and follows the sheet in a recording, in a worker that loads its library only then. */
+export function useSheetFinder(
+  video: NonNullable<Take["video"]> | null,
+  sheet: Lesson["sheet"],
+  onFound: (found: Found) => void,
+): SheetFinder {
+  const [looking, setLooking] = useState<Looking>({ kind: "idle" });
+  const worker = useRef<Worker | null>(null);
+  const found = useRef(onFound);
+  found.current = onFound;
+  const end = () => {
+    worker.current?.terminate();
+    worker.current = null;
+  };
+  useEffect(() => () => worker.current?.terminate(), []);
+  const begin = (): Worker => {
+    end();
+    const made = new Worker(new URL("../../workers/sheet.worker.ts", import.meta.url), { type: "module" });
+    worker.current = made;
+    made.onmessage = ({ data }: MessageEvent<SheetAnswer>) => {
+      if (data.kind === "progress") return setLooking({ kind: "following", share: data.share });
+      end();
+      switch (data.kind) {
+        case "found":
+          setLooking({ kind: "idle" });
+          return found.current(data);
+        case "followed":
+          return setLooking({ kind: "followed", followed: data });
+        case "not-found":
+          return setLooking({ kind: "trouble", says: data.says });
+        case "cancelled":
+          return setLooking({ kind: "idle" });
+      }
+    };
+    made.onerror = (e) => {
+      e.preventDefault();
+      end();
+      setLooking({ kind: "trouble", says: `The sheet cannot be looked for: ${e.message}` });
+    };
+    return made;
+  };
+  const { widthMm, heightMm } = sheet;
+  return {
+    looking,
+    find: (atMs, near) => {
+      if (!video) return;
+      setLooking({ kind: "finding" });
+      const at = begin();
+      void frameOf(`/media/${video.file}`, atMs).then((frame) => {
+        if (worker.current !== at) return;
+        if (!frame)
+          return setLooking({
+            kind: "trouble",
+            says: `This browser cannot show "${video.file}", so no sheet can be looked for in it.`,
+          });
+        const request: SheetRequest = {
+          kind: "find",
+          rgba: frame.data,
+          widthPx: frame.width,
+          heightPx: frame.height,
+          sheet: { widthMm, heightMm },
+          near,
+        };
+        at.postMessage(request, [frame.data.buffer]);
+      });
+    },
+    follow: () => {
+      if (!video) return;
+      setLooking({ kind: "following", share: 0 });
+      const request: SheetRequest = {
+        kind: "follow",
+        address: `/media/${video.file}`,
+        called: video.file,
+        durationMs: video.durationMs,
+        sheet: { widthMm, heightMm },
+      };
+      begin().postMessage(request);
+    },
+    cancel: () => worker.current?.postMessage({ kind: "cancel" } satisfies SheetRequest),
+    settle: () => setLooking({ kind: "idle" }),
+  };
+}

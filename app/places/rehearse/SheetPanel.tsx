@@ -1,0 +1,163 @@
+import { Button, Progress } from "@mantine/core";
+import { formatClock } from "#core/base";
+import { setCorners, setSheetMoves, startingCorners, takeFollowedSheet, takeFoundSheet } from "#core/changes";
+import type { CornersPx } from "#core/geometry";
+import { findCurrentTake } from "#core/lesson";
+import { sheetRests } from "#core/overlay";
+import { lessonToSource } from "#core/schedule";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import place from "../../lesson/place.module.css";
+import type { Player } from "../../lesson/player.ts";
+import { momentOf, usePlayed } from "../../lesson/use-player.ts";
+import { useSheetFinder } from "../../lesson/use-sheet-finder.ts";
+import { useKeys } from "../../ui/use-keys.ts";
+import styles from "./TakeOut.module.css";
+
+/** Where the sheet lies in the recording: found, followed, or placed by hand, at first and after each movement. */
+export function SheetPanel({
+  player,
+  placing,
+  onPlacing,
+}: {
+  player: Player;
+  placing: boolean;
+  onPlacing: (on: boolean) => void;
+}) {
+  const { lesson, computed, commit } = useLesson();
+  const take = findCurrentTake(lesson);
+  const video = take?.video ?? null;
+  const lessonMs = usePlayed(player, momentOf);
+  const map = computed.editMap;
+  const sourceMs = Math.round(map ? lessonToSource(map, lessonMs) : lessonMs);
+  const moves = take?.sheetMoves ?? [];
+  const rest = take ? sheetRests(take).findLast((r) => r.fromMs <= sourceMs && sourceMs < r.toMs) : undefined;
+  const since = rest?.index ?? moves.findLastIndex((m) => m.fromMs <= sourceMs);
+  const finder = useSheetFinder(video, lesson.sheet, (found) =>
+    commit((now) => takeFoundSheet(now, found, since)),
+  );
+  const { looking } = finder;
+  const followed = looking.kind === "followed" ? looking.followed : null;
+  const takeIt = () => {
+    if (!followed) return;
+    commit((now) =>
+      takeFollowedSheet(now, { ...followed.course, moves: followed.course.moves, tones: followed.tones }),
+    );
+    finder.settle();
+  };
+  useKeys(followed ? [["Enter", takeIt]] : []);
+  if (!take || !video) return null;
+  const corners = rest?.corners ?? null;
+  const placeByHand = () => {
+    if (!corners) commit(setCorners(lesson, startingCorners(video), since));
+    onPlacing(!placing);
+  };
+  const seek = (ms: number) => {
+    const at = map ? map.played.find((p) => p.sourceFrom <= ms && ms <= p.sourceTo) : null;
+    player.seek(at ? at.lessonFrom + (ms - at.sourceFrom) / at.factor : ms);
+  };
+  const busy = looking.kind === "finding" || looking.kind === "following";
+  return (
+    <section className={styles.panel} aria-label="Where the sheet lies">
+      <p className={place.quiet}>
+        {corners
+          ? `At ${formatClock(sourceMs)} of the recording the sheet lies where the overlay shows it.`
+          : since >= 0
+            ? `At ${formatClock(sourceMs)} of the recording the sheet is moving or away: no overlay.`
+            : "Nobody has said yet where the sheet lies."}
+      </p>
+      <Button variant={take.corners ? "default" : "filled"} disabled={busy} onClick={finder.follow}>
+        Follow the sheet
+      </Button>
+      <Button variant="default" disabled={busy} onClick={() => finder.find(sourceMs, corners)}>
+        Find the sheet at this moment
+      </Button>
+      <Button variant="default" aria-pressed={placing} onClick={placeByHand}>
+        {placing ? "Corners are right" : "Place the sheet's corners"}
+      </Button>
+      {placing && corners ? (
+        <Button variant="default" onClick={() => commit(setCorners(lesson, turnedCorners(corners), since))}>
+          Turn it by a quarter
+        </Button>
+      ) : null}
+      {looking.kind === "finding" ? <p role="status">Looking for the sheet…</p> : null}
+      {looking.kind === "following" ? (
+        <div className={styles.making}>
+          <span role="status">Following the sheet: {Math.floor(looking.share * 100)} %</span>
+          <Progress value={looking.share * 100} aria-label="How much is followed" />
+          <Button variant="default" size="compact-md" onClick={finder.cancel}>
+            Stop
+          </Button>
+        </div>
+      ) : null}
+      {looking.kind === "trouble" ? <p role="alert">{looking.says}</p> : null}
+      {followed ? (
+        <div className={styles.making}>
+          <span role="status">{sayCourse(followed.course.moves)}</span>
+          <Button onClick={takeIt}>Take it (Enter)</Button>
+          <Button variant="default" onClick={finder.settle}>
+            Leave it
+          </Button>
+        </div>
+      ) : null}
+      <ul className={styles.moves} aria-label="Movements of the sheet">
+        {moves.map((m, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: movements have no names; their place in the list is theirs
+          <li key={i}>
+            <button type="button" className={styles.time} onClick={() => seek(m.toMs + 300)}>
+              {formatClock(m.fromMs)}–{formatClock(m.toMs)}
+            </button>
+            <span>{m.corners ? "moved" : "taken away"}</span>
+            <Button
+              variant="subtle"
+              size="compact-sm"
+              aria-label={`Take away the movement at ${formatClock(m.fromMs)}`}
+              onClick={() =>
+                commit(
+                  setSheetMoves(
+                    lesson,
+                    moves.filter((_, k) => k !== i),
+                  ),
+                )
+              }
+            >
+              take away
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {take.corners || moves.length > 0 ? (
+        <Button
+          variant="default"
+          size="compact-md"
+          onClick={() => {
+            const fromMs = Math.max(0, sourceMs - A_MOVEMENT_MS);
+            commit(
+              setSheetMoves(lesson, [
+                ...moves,
+                { fromMs, toMs: sourceMs, corners: corners ?? startingCorners(video) },
+              ]),
+            );
+            onPlacing(true);
+          }}
+        >
+          The sheet was moved until here
+        </Button>
+      ) : null}
+    </section>
+  );
+}
+
+/** A movement put in by hand takes so long until it is changed. */
+const A_MOVEMENT_MS = 1000;
+
+function sayCourse(moves: readonly { readonly corners: CornersPx | null }[]): string {
+  const count = moves.filter((m) => m.corners).length;
+  if (moves.length === 0) return "The sheet was found; it lies still throughout.";
+  const away = moves.length - count;
+  return `The sheet was found. It is moved ${count === 1 ? "once" : `${count} times`}${away > 0 ? ", and taken away at the end" : ""}.`;
+}
+
+/** The same corners with the sheet's upper left one where the upper right one was taken to be. */
+function turnedCorners({ topLeft, topRight, bottomRight, bottomLeft }: CornersPx): CornersPx {
+  return { topLeft: topRight, topRight: bottomRight, bottomRight: bottomLeft, bottomLeft: topLeft };
+}

@@ -1,0 +1,60 @@
+import type { CornersPx } from "../geometry/index.ts";
+import { cornersApart, inOrderOf, inOrderOfSheet, type SheetSighting } from "./follow-sheet.ts";
+import type { GrayImage } from "./gray-image.ts";
+import { findSides, LEAST_SEEN } from "./sheet-edges.ts";
+
+/** A first, rough guess at a sheet's corners in a picture, in any order; null where nothing is like a sheet. */
+export type GuessSheet = (picture: GrayImage) => CornersPx | null;
+
+/** How far beside its last place a sheet that lies still is looked for, and how far beside a rough guess, as shares of the picture's width. */
+const NEAR_SHARE = 0.008;
+const GUESS_SHARE = 0.016;
+/** Once found, it is looked for once more as near as this, px. */
+const CLOSE_PX = 3;
+
+/** Finds a sheet in a single picture: the guess, then its sides to a fraction of a pixel. Null: no sheet. */
+export function findSheet(
+  picture: GrayImage,
+  guess: GuessSheet,
+  sheet: { readonly widthMm: number; readonly heightMm: number },
+): CornersPx | null {
+  const rough = guess(picture);
+  const found = rough && refined(picture, rough, picture.widthPx * GUESS_SHARE);
+  return found && inOrderOfSheet(found, sheet);
+}
+
+/** Watches a sheet from picture to picture. */
+export function sheetWatcher(
+  guess: GuessSheet,
+  sheet: { readonly widthMm: number; readonly heightMm: number },
+): (picture: GrayImage, atMs: number) => SheetSighting {
+  let last: CornersPx | null = null;
+  return (picture, atMs) => {
+    const sighting = (corners: CornersPx | null) => ({ atMs, corners });
+    if (last) {
+      const near = picture.widthPx * NEAR_SHARE;
+      const stays = refined(picture, last, near);
+      if (stays && cornersApart(stays, last) <= near) {
+        last = stays;
+        return sighting(stays);
+      }
+      // Two sides where they were, the others covered: it has not moved.
+      const partly = findSides(picture, last, CLOSE_PX, 2);
+      const rough = guess(picture);
+      const moved = rough && refined(picture, rough, picture.widthPx * GUESS_SHARE);
+      if (!moved) return sighting(partly ? last : null);
+      const ordered = inOrderOf(moved, last);
+      last = ordered;
+      return sighting(ordered);
+    }
+    last = findSheet(picture, guess, sheet);
+    return sighting(last);
+  };
+}
+
+/** The sides near a guess, found twice: roughly, then closely about where they were found. */
+function refined(picture: GrayImage, near: CornersPx, searchPx: number): CornersPx | null {
+  const once = findSides(picture, near, searchPx);
+  const twice = once && findSides(picture, once.corners, CLOSE_PX);
+  return twice && Math.min(...twice.sides) >= LEAST_SEEN ? twice.corners : null;
+}

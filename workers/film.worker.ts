@@ -1,0 +1,275 @@
+import { canEncodeAudio, canEncodeVideo } from "mediabunny";
+import { type Mark, PAPER_PALETTE } from "#core/display";
+import {
+  type Abilities,
+  type FilmPlan,
+  type FilmWish,
+  filmRuns,
+  offerFilm,
+  planFilm,
+  soundPlan,
+} from "#core/film";
+import { findCurrentTake, type Lesson } from "#core/lesson";
+import { type OverlayFrame, overlayOf, overlayPalette } from "#core/overlay";
+import { type ComputedLesson, computeLesson, overlaySourceOf } from "#core/pipeline";
+import { animatedSvg } from "#film/animated-svg.ts";
+import type { Watch } from "#film/file-sink.ts";
+import { writePngMovie } from "#film/png-movie.ts";
+import { writePngSequence } from "#film/png-sequence.ts";
+import { writeStills } from "#film/stills.ts";
+import { type FilmPainter, filmPainter, paintMarks } from "./film/film-painter.ts";
+import { fileInStore, fileOnDisk, type MadeFile } from "./film/film-store.ts";
+import { FilmTrouble, openRecording, type Recording } from "./film/recording.ts";
+import { filmSound } from "./film/sound-blocks.ts";
+import { loadTypeface } from "./film/typeface.ts";
+import { writeLessonVideo, writeOverlayWebm } from "./film/write-video.ts";
+
+/** What a teacher asks for beside the film's clock, size and rate. */
+export interface FilmOrder {
+  readonly wish: FilmWish;
+  /** The form of a finished lesson video. */
+  readonly container: "mp4" | "webm";
+  /** Whether three soft ticks are heard before a wait ends. */
+  readonly ticks: boolean;
+  /** Whether a see-through WebM has every picture, or only those that are another than the one before. */
+  readonly everyFrame: boolean;
+}
+
+export type FilmRequest =
+  | {
+      readonly kind: "make";
+      readonly lesson: Lesson;
+      readonly order: FilmOrder;
+      /** Address of the recording; null: the sheet itself is filmed. */
+      readonly recording: string | null;
+      /** The file's name in the browser's store, where it is written unless the teacher chose a place. */
+      readonly name: string;
+      readonly place: FileSystemFileHandle | null;
+    }
+  | {
+      readonly kind: "look";
+      readonly lesson: Lesson;
+      readonly order: FilmOrder;
+      readonly recording: string | null;
+    }
+  | { readonly kind: "cancel" };
+
+export type FilmAnswer =
+  /** What can be had, before it is begun. */
+  | {
+      readonly kind: "offer";
+      readonly ok: boolean;
+      readonly says: string | null;
+      readonly nearest: FilmWish["kind"] | null;
+      readonly plan: FilmPlan | null;
+      readonly ending: string;
+    }
+  | { readonly kind: "progress"; readonly share: number }
+  | { readonly kind: "done"; readonly stored: string | null; readonly says: string }
+  | { readonly kind: "cancelled" }
+  | { readonly kind: "failed"; readonly says: string };
+
+class Cancelled extends Error {}
+
+/** Browsers give encoders and a store only to pages that came safely. */
+const NOT_SAFE =
+  "This page came over a plain connection, and browsers let only pages from this computer itself or over https make films. Open it there, or use the command line.";
+
+let cancelled = false;
+const answer = (data: FilmAnswer) => self.postMessage(data);
+
+self.onmessage = ({ data }: MessageEvent<FilmRequest>) => {
+  if (data.kind === "cancel") cancelled = true;
+  else if (data.kind === "look") void look(data.lesson, data.order, data.recording);
+  else void make(data);
+};
+
+/** Says what would be made, and what of it this browser cannot. */
+async function look(lesson: Lesson, order: FilmOrder, address: string | null): Promise<void> {
+  let recording: Recording | null = null;
+  try {
+    if (!self.isSecureContext) throw new FilmTrouble(NOT_SAFE);
+    recording = await open(lesson, order, address);
+    const planned = planFilm(computeLesson(lesson), order.wish, factsOf(lesson, address, recording));
+    if (!planned.ok)
+      return answer({
+        kind: "offer",
+        ok: false,
+        says: planned.finding.message,
+        nearest: null,
+        plan: null,
+        ending: "",
+      });
+    const { plan } = planned;
+    const offer = offerFilm(order.wish.kind, order.container, await abilities(plan));
+    answer({
+      kind: "offer",
+      ok: offer.ok,
+      says: offer.says,
+      nearest: offer.ok ? null : offer.nearest,
+      plan,
+      ending: endingOf(order.wish.kind, offer.ok ? (offer.form?.container ?? null) : null),
+    });
+  } catch (error) {
+    answer({ kind: "offer", ok: false, says: inWords(error), nearest: null, plan: null, ending: "" });
+  } finally {
+    recording?.close();
+  }
+}
+
+async function make(request: Extract<FilmRequest, { kind: "make" }>): Promise<void> {
+  const { lesson, order } = request;
+  let recording: Recording | null = null;
+  let file: MadeFile | null = null;
+  try {
+    const computed = computeLesson(lesson);
+    recording = await open(lesson, order, request.recording);
+    const planned = planFilm(computed, order.wish, factsOf(lesson, request.recording, recording));
+    if (!planned.ok) throw new FilmTrouble(planned.finding.message);
+    file = request.place ? await fileOnDisk(request.place) : await fileInStore(request.name);
+    const says = await write(computed, planned.plan, order, recording, file);
+    const stored = await file.keep();
+    file = null;
+    answer({ kind: "done", stored, says });
+  } catch (error) {
+    await file?.drop().catch(() => undefined);
+    answer(error instanceof Cancelled ? { kind: "cancelled" } : { kind: "failed", says: inWords(error) });
+  } finally {
+    recording?.close();
+  }
+}
+
+/** Only a finished lesson video needs to look into the recording's pictures. */
+async function open(lesson: Lesson, { wish }: FilmOrder, address: string | null): Promise<Recording | null> {
+  const video = findCurrentTake(lesson)?.video;
+  if (!address || !video) return null;
+  try {
+    return await openRecording(address, video.file);
+  } catch (error) {
+    // An overlay can be laid over what this browser cannot see.
+    if (wish.kind === "video") throw error;
+    return null;
+  }
+}
+
+function factsOf(lesson: Lesson, address: string | null, recording: Recording | null) {
+  if (!address || !findCurrentTake(lesson)?.video) return null;
+  return recording?.facts ?? { framesPerSecond: 25 };
+}
+
+async function write(
+  computed: ComputedLesson,
+  plan: FilmPlan,
+  order: FilmOrder,
+  recording: Recording | null,
+  file: MadeFile,
+): Promise<string> {
+  const { picture, frames, rate, wish } = plan;
+  const { lesson } = computed;
+  const typeface = await loadTypeface();
+  const palette = overlayPalette(findCurrentTake(lesson)?.tones);
+  const overlay = overlayOf(overlaySourceOf(computed, !plan.overRecording), picture, wish.clock);
+  const watch = watching();
+  const size = `${picture.widthPx} × ${picture.heightPx}`;
+  const runs = () => filmRuns(overlay, frames, rate);
+  switch (wish.kind) {
+    case "video": {
+      const offer = offerFilm(wish.kind, order.container, await abilities(plan));
+      if (!offer.ok || !offer.form) throw new FilmTrouble(offer.says ?? "");
+      const { editMap } = computed;
+      const heard = recording?.audio && editMap ? soundPlan(editMap, { ticks: order.ticks }) : null;
+      const sound =
+        heard && recording?.audio && offer.form.sound ? await filmSound(recording.audio, heard) : null;
+      const painter = filmPainter(picture, palette, typeface, false);
+      const map = plan.overRecording ? editMap : null;
+      await writeLessonVideo({ recording, map, overlay, painter, sound }, plan, offer.form, file, watch);
+      return `${frames} pictures of ${size}${sound ? ", with sound" : ", without sound"}.`;
+    }
+    case "overlay-webm": {
+      const offer = offerFilm(wish.kind, order.container, await abilities(plan));
+      if (!offer.ok || !offer.form) throw new FilmTrouble(offer.says ?? "");
+      const painter = filmPainter(picture, palette, typeface, true);
+      await writeOverlayWebm(overlay, painter, plan, offer.form, order.everyFrame, file, watch);
+      return `${frames} pictures of ${size}, see-through.`;
+    }
+    case "overlay-mov":
+    case "overlay-png": {
+      const painter = filmPainter(picture, palette, typeface, true);
+      const writer = wish.kind === "overlay-mov" ? writePngMovie : writePngSequence;
+      const { pictures } = await writer(runs(), plan, (frame) => pngOf(painter, frame), file, watch);
+      return `${frames} pictures of ${size}, ${pictures} of them different, see-through.`;
+    }
+    case "overlay-svg": {
+      const svg = await animatedSvg(overlay, plan, palette, typeface, lesson.title, watch);
+      await file.write(new TextEncoder().encode(svg), 0);
+      return `One animated picture of ${size}, see-through.`;
+    }
+    case "stills": {
+      const { canvas, context } = filmPainter(picture, PAPER_PALETTE, typeface, true);
+      const paint = async (marks: readonly Mark[]) => {
+        paintMarks(context, marks, PAPER_PALETTE, typeface);
+        return bytesOf(canvas);
+      };
+      const { pictures } = await writeStills(computed, plan, typeface, paint, file, watch);
+      return `${pictures} steps, each as PNG of ${size} and as SVG.`;
+    }
+  }
+}
+
+async function pngOf(painter: FilmPainter, frame: OverlayFrame): Promise<Uint8Array> {
+  painter.clear();
+  painter.paint(frame);
+  return bytesOf(painter.canvas);
+}
+
+async function bytesOf(canvas: OffscreenCanvas): Promise<Uint8Array> {
+  return new Uint8Array(await (await canvas.convertToBlob({ type: "image/png" })).arrayBuffer());
+}
+
+async function abilities({ picture, rate }: FilmPlan): Promise<Abilities> {
+  const size = { width: picture.widthPx, height: picture.heightPx, frameRate: rate.frames / rate.per };
+  const [h264, vp9, aac, opus] = await Promise.all([
+    canEncodeVideo("avc", size),
+    canEncodeVideo("vp9", size),
+    canEncodeAudio("aac"),
+    canEncodeAudio("opus"),
+  ]);
+  return { h264, vp9, aac, opus };
+}
+
+function endingOf(kind: FilmWish["kind"], container: string | null): string {
+  switch (kind) {
+    case "video":
+    case "overlay-webm":
+      return container ?? "webm";
+    case "overlay-mov":
+      return "mov";
+    case "overlay-svg":
+      return "svg";
+    case "overlay-png":
+    case "stills":
+      return "zip";
+  }
+}
+
+/** Tells how far it is, a few times a second, and stops where the teacher wants it to. */
+function watching(): Watch {
+  let told = 0;
+  return async (share) => {
+    const now = performance.now();
+    if (now - told > 200) {
+      told = now;
+      answer({ kind: "progress", share });
+      // A turn of its own, so that a wish to stop is heard.
+      await new Promise((resolve) => setTimeout(resolve, 0));
+    }
+    if (cancelled) throw new Cancelled();
+  };
+}
+
+function inWords(error: unknown): string {
+  if (error instanceof FilmTrouble) return error.message;
+  if (error instanceof DOMException && error.name === "QuotaExceededError")
+    return "There is no room left for the film: nothing of it was kept. Free some space, choose a smaller size, or a place on another disk.";
+  return `It could not be made: ${error instanceof Error ? error.message : error}. Nothing of it was kept.`;
+}

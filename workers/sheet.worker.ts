@@ -1,0 +1,181 @@
+import type OpenCv from "@techstark/opencv-js";
+import { VideoSampleSink } from "mediabunny";
+import type { CornersPx } from "#core/geometry";
+import {
+  courseOf,
+  findSheet,
+  findSides,
+  type GuessSheet,
+  grayOf,
+  type SheetCourse,
+  type SheetSighting,
+  sheetWatcher,
+  tonesOf,
+} from "#core/still";
+import { FilmTrouble, openRecording } from "./film/recording.ts";
+import { guessWith } from "./sheet/guess-sheet.ts";
+
+interface SheetMm {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+export interface Tones {
+  readonly paper: string;
+  readonly table: string;
+}
+
+export type SheetRequest =
+  | {
+      readonly kind: "find";
+      readonly rgba: Uint8ClampedArray;
+      readonly widthPx: number;
+      readonly heightPx: number;
+      readonly sheet: SheetMm;
+      /** Where it is thought to lie, where somebody has said so. */
+      readonly near: CornersPx | null;
+    }
+  | {
+      readonly kind: "follow";
+      readonly address: string;
+      readonly called: string;
+      readonly durationMs: number;
+      readonly sheet: SheetMm;
+    }
+  | { readonly kind: "cancel" };
+
+export type SheetAnswer =
+  | { readonly kind: "found"; readonly corners: CornersPx; readonly tones: Tones }
+  | { readonly kind: "not-found"; readonly says: string }
+  | { readonly kind: "progress"; readonly share: number }
+  | { readonly kind: "followed"; readonly course: SheetCourse; readonly tones: Tones | null }
+  | { readonly kind: "cancelled" };
+
+/** A look every so often: a quarter turn takes a second or more, so that between two looks it is clear which edge is up. */
+const LOOK_MS = 160;
+/** Pictures are looked at no wider than this: sides are found to a fraction of a pixel. */
+const WIDEST = 960;
+/** Corners nearer than this share of the picture's width lie where they were: a table gives a little under a hand. */
+const SAME_SHARE = 0.0025;
+/** How far from a place somebody chose its sides are looked for, as a share of the picture's width. */
+const CHOSEN_SHARE = 0.02;
+
+const answer = (data: SheetAnswer) => self.postMessage(data);
+let cancelled = false;
+
+self.onmessage = ({ data }: MessageEvent<SheetRequest>) => {
+  if (data.kind === "cancel") cancelled = true;
+  else
+    void (data.kind === "find" ? find(data) : follow(data)).catch((error: unknown) =>
+      answer({
+        kind: "not-found",
+        says:
+          error instanceof FilmTrouble
+            ? error.message
+            : `The sheet cannot be looked for: ${error instanceof Error ? error.message : error}`,
+      }),
+    );
+};
+
+/** The vision library, loaded when it is first asked for. It says itself that it can be awaited and then never answers: it is handed on inside a list. */
+async function loadVision(): Promise<readonly [typeof OpenCv]> {
+  const { default: cv } = await import("@techstark/opencv-js");
+  const ready = cv as unknown as { Mat?: unknown; onRuntimeInitialized?: () => void };
+  await new Promise<void>((resolve) => {
+    if (ready.Mat) resolve();
+    else ready.onRuntimeInitialized = () => resolve();
+  });
+  return [cv];
+}
+
+async function find({
+  rgba,
+  widthPx,
+  heightPx,
+  sheet,
+  near,
+}: Extract<SheetRequest, { kind: "find" }>): Promise<void> {
+  const picture = grayOf(rgba, widthPx, heightPx);
+  const chosen = near && findSides(picture, near, widthPx * CHOSEN_SHARE);
+  const [cv] = await loadVision();
+  const corners = chosen?.corners ?? findSheet(picture, guessWith(cv), sheet);
+  const tones = corners && tonesOf(rgba, widthPx, heightPx, corners);
+  if (corners && tones) answer({ kind: "found", corners: rounded(corners, 1), tones });
+  else
+    answer({
+      kind: "not-found",
+      says: "No sheet is seen here with all four sides in the picture. Choose a moment without hands over it, or drag the corners near and try again.",
+    });
+}
+
+async function follow({
+  address,
+  called,
+  durationMs,
+  sheet,
+}: Extract<SheetRequest, { kind: "follow" }>): Promise<void> {
+  cancelled = false;
+  const recording = await openRecording(address, called);
+  try {
+    const [cv] = await loadVision();
+    const guess: GuessSheet = guessWith(cv);
+    const { video } = recording;
+    const [fullWidth, fullHeight] = [await video.getDisplayWidth(), await video.getDisplayHeight()];
+    const scale = Math.min(1, WIDEST / fullWidth);
+    const [w, h] = [Math.round(fullWidth * scale), Math.round(fullHeight * scale)];
+    const context = new OffscreenCanvas(w, h).getContext("2d", { willReadFrequently: true });
+    if (!context) throw new Error("this browser gives no canvas to look at");
+    const watch = sheetWatcher(guess, sheet);
+    const sightings: SheetSighting[] = [];
+    let tones: Tones | null = null;
+    let told = 0;
+    const times = Array.from({ length: Math.max(1, Math.ceil(durationMs / LOOK_MS)) }, (_, i) => i * LOOK_MS);
+    let i = 0;
+    for await (const sample of new VideoSampleSink(video).samplesAtTimestamps(times.map((ms) => ms / 1000))) {
+      const atMs = times[i++] ?? 0;
+      if (!sample) continue;
+      sample.draw(context, 0, 0, w, h);
+      sample.close();
+      const { data } = context.getImageData(0, 0, w, h);
+      const seen = watch(grayOf(data, w, h), atMs);
+      sightings.push(seen);
+      if (!tones && seen.corners) tones = tonesOf(data, w, h, seen.corners);
+      const now = performance.now();
+      if (now - told > 200) {
+        told = now;
+        answer({ kind: "progress", share: atMs / durationMs });
+        await new Promise((resolve) => setTimeout(resolve, 0));
+      }
+      if (cancelled) return answer({ kind: "cancelled" });
+    }
+    const course = courseOf(sightings, SAME_SHARE * w, durationMs);
+    if (!course.corners && course.moves.length === 0)
+      return answer({
+        kind: "not-found",
+        says: "No sheet was seen with all four sides in the picture, anywhere in the recording. Place its corners by hand.",
+      });
+    answer({
+      kind: "followed",
+      course: {
+        corners: course.corners && rounded(course.corners, scale),
+        moves: course.moves.map((m) => ({ ...m, corners: m.corners && rounded(m.corners, scale) })),
+      },
+      tones,
+    });
+  } finally {
+    recording.close();
+  }
+}
+
+/** Corners in full pixels, to a tenth. */
+function rounded(corners: CornersPx, scale: number): CornersPx {
+  const at = ({ xPx, yPx }: CornersPx["topLeft"]) => ({
+    xPx: Math.round((xPx / scale) * 10) / 10,
+    yPx: Math.round((yPx / scale) * 10) / 10,
+  });
+  return {
+    topLeft: at(corners.topLeft),
+    topRight: at(corners.topRight),
+    bottomRight: at(corners.bottomRight),
+    bottomLeft: at(corners.bottomLeft),
+  };
+}
