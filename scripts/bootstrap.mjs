@@ -29,7 +29,9 @@ if (readStamp("packages") !== locked) {
 }
 
 if (wants.has("--build")) {
-  const sources = ["app", "core", "film", "server", "workers", "public"].flatMap((d) => filesIn(join(home, d)));
+  const sources = ["app", "core", "film", "server", "workers", "public"].flatMap((d) =>
+    filesIn(join(home, d)),
+  );
   const built = hashOf([
     ...sources,
     ...["vite.config.ts", "vite.worker.config.ts", "react-router.config.ts", "package-lock.json"].map((f) =>
@@ -45,6 +47,7 @@ if (wants.has("--build")) {
 
 if (wants.has("--browser")) {
   install("chromium", ["/usr/bin/chromium"], "the browser tests");
+  install("ffmpeg", ["/usr/bin/ffmpeg", "/usr/bin/ffprobe"], "reading films back");
   install("poppler-utils", ["/usr/bin/pdftotext", "/usr/bin/pdftoppm"], "reading the printed cards back");
 }
 

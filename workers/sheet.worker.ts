@@ -1,4 +1,3 @@
-import type OpenCv from "@techstark/opencv-js";
 import { VideoSampleSink } from "mediabunny";
 import type { CornersPx } from "#core/geometry";
 import {
@@ -13,7 +12,6 @@ import {
   tonesOf,
 } from "#core/still";
 import { FilmTrouble, openRecording } from "./film/recording.ts";
-import { guessWith } from "./sheet/guess-sheet.ts";
 
 interface SheetMm {
   readonly widthMm: number;
@@ -76,15 +74,9 @@ self.onmessage = ({ data }: MessageEvent<SheetRequest>) => {
     );
 };
 
-/** The vision library, loaded when it is first asked for. It says itself that it can be awaited and then never answers: it is handed on inside a list. */
-async function loadVision(): Promise<readonly [typeof OpenCv]> {
-  const { default: cv } = await import("@techstark/opencv-js");
-  const ready = cv as unknown as { Mat?: unknown; onRuntimeInitialized?: () => void };
-  await new Promise<void>((resolve) => {
-    if (ready.Mat) resolve();
-    else ready.onRuntimeInitialized = () => resolve();
-  });
-  return [cv];
+/** What guesses, with the vision library it needs: loaded when it is first asked for. */
+async function loadGuess(): Promise<GuessSheet> {
+  return (await import("./sheet/guess-sheet.ts")).guessSheet;
 }
 
 async function find({
@@ -96,8 +88,7 @@ async function find({
 }: Extract<SheetRequest, { kind: "find" }>): Promise<void> {
   const picture = grayOf(rgba, widthPx, heightPx);
   const chosen = near && findSides(picture, near, widthPx * CHOSEN_SHARE);
-  const [cv] = await loadVision();
-  const corners = chosen?.corners ?? findSheet(picture, guessWith(cv), sheet);
+  const corners = chosen?.corners ?? findSheet(picture, await loadGuess(), sheet);
   const tones = corners && tonesOf(rgba, widthPx, heightPx, corners);
   if (corners && tones) answer({ kind: "found", corners: rounded(corners, 1), tones });
   else
@@ -116,8 +107,7 @@ async function follow({
   cancelled = false;
   const recording = await openRecording(address, called);
   try {
-    const [cv] = await loadVision();
-    const guess: GuessSheet = guessWith(cv);
+    const guess = await loadGuess();
     const { video } = recording;
     const [fullWidth, fullHeight] = [await video.getDisplayWidth(), await video.getDisplayHeight()];
     const scale = Math.min(1, WIDEST / fullWidth);

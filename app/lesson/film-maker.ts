@@ -1,3 +1,4 @@
+import type { FilmKind } from "#core/film";
 import type { FilmAnswer, FilmRequest } from "../../workers/film.worker.ts";
 import { keepFilm, openFilm, sweepFilms } from "./film-folder.ts";
 
@@ -14,6 +15,7 @@ export type FilmState =
   | {
       readonly kind: "done";
       readonly called: string;
+      readonly what: FilmKind;
       readonly says: string;
       /** Address to save it from once more; null where it was written to its place on the disk. */
       readonly address: string | null;
@@ -47,13 +49,14 @@ export class FilmMaker {
     if (this.#worker) return;
     this.#forget();
     const { called, ...rest } = film;
+    const what = film.order.wish.kind;
     const name = `${crypto.randomUUID()}-${called}`;
     const worker = new Worker(new URL("../../workers/film.worker.ts", import.meta.url), { type: "module" });
     this.#worker = worker;
     this.#begun = performance.now();
     this.#tell({ kind: "making", called, share: 0, leftS: null });
     window.addEventListener("beforeunload", askFirst);
-    worker.onmessage = ({ data }: MessageEvent<FilmAnswer>) => void this.#hear(data, called);
+    worker.onmessage = ({ data }: MessageEvent<FilmAnswer>) => void this.#hear(data, called, what);
     worker.onerror = (e) => {
       e.preventDefault();
       this.#end({
@@ -73,7 +76,7 @@ export class FilmMaker {
     this.#worker?.postMessage({ kind: "cancel" } satisfies FilmRequest);
   };
 
-  async #hear(data: FilmAnswer, called: string): Promise<void> {
+  async #hear(data: FilmAnswer, called: string, what: FilmKind): Promise<void> {
     switch (data.kind) {
       case "progress": {
         const s = (performance.now() - this.#begun) / 1000;
@@ -83,7 +86,7 @@ export class FilmMaker {
       case "done": {
         const address = data.stored ? await openFilm(data.stored) : null;
         if (address) download(address, called);
-        return this.#end({ kind: "done", called, says: data.says, address });
+        return this.#end({ kind: "done", called, what, says: data.says, address });
       }
       case "cancelled":
         return this.#end({ kind: "cancelled", called });

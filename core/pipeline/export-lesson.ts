@@ -1,6 +1,7 @@
 import { findCurrentTake } from "../lesson/index.ts";
 import { type FrameRate, writeSubRip, writeWebVtt } from "../narration/index.ts";
 import {
+  captionsOfScript,
   writeChapterList,
   writeChapters,
   writeEdl,
@@ -41,7 +42,8 @@ export function exportLesson(computed: ComputedLesson, format: ExportFormat, rat
   const { lesson, steps, schedule, editMap } = computed;
   const take = findCurrentTake(lesson);
   const timed = { title: lesson.title, steps, schedule };
-  const captions = captionsOf(computed);
+  // Before there is a recording the script is what will be said.
+  const captions = captionsOf(computed) ?? (take ? null : captionsOfScript(timed));
   const file = take?.video?.file ?? "take";
   switch (format) {
     case "vtt":

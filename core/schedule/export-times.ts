@@ -41,6 +41,30 @@ export function captionsInLesson(cues: readonly Cue[], map: EditMap): Omit<Cue, 
   });
 }
 
+/** The longest that one caption of the script stays up before the next. */
+const MOST_SENTENCE_MS = 7000;
+
+/** The script as captions before anybody has spoken it: a step's sentences one after another from its start on, each as long as its words. */
+export function captionsOfScript({ steps, schedule }: Pick<Timed, "steps" | "schedule">): Omit<Cue, "id">[] {
+  const byId = new Map(steps.map((s) => [s.id, s]));
+  return schedule.windows.flatMap(({ stepId, startMs, endMs, drawFromMs }) => {
+    const sentences = byId.get(stepId)?.instruction ?? [];
+    const words = sentences.map((s) => s.split(" ").length);
+    const all = words.reduce((a, b) => a + b, 0);
+    const until = Math.max(
+      Math.min(endMs, startMs + sentences.length * MOST_SENTENCE_MS),
+      Math.min(endMs, drawFromMs),
+    );
+    let said = 0;
+    return sentences.flatMap((text, i): Omit<Cue, "id">[] => {
+      const from = Math.round(startMs + ((until - startMs) * said) / Math.max(1, all));
+      said += words[i] ?? 0;
+      const to = Math.round(startMs + ((until - startMs) * said) / Math.max(1, all));
+      return to > from ? [{ startMs: from, endMs: to, text }] : [];
+    });
+  });
+}
+
 /** The words on the screen at a moment of the lesson, given the captions in its time; null in a silence. */
 export function captionAt(captions: readonly Omit<Cue, "id">[], atMs: number): string | null {
   return captions.findLast((c) => c.startMs <= atMs && atMs < c.endMs)?.text ?? null;

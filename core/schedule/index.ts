@@ -16,6 +16,7 @@ export { handTimesMs, waitMs } from "./estimate.ts";
 export {
   captionAt,
   captionsInLesson,
+  captionsOfScript,
   type Timed,
   writeChapterList,
   writeChapters,

@@ -1,10 +1,10 @@
 import type { CornersPx } from "../geometry/index.ts";
 import { cornersApart, inOrderOf, inOrderOfSheet, type SheetSighting } from "./follow-sheet.ts";
 import type { GrayImage } from "./gray-image.ts";
-import { findSides, LEAST_SEEN } from "./sheet-edges.ts";
+import { findSides, LEAST_SEEN, type SheetSeen } from "./sheet-edges.ts";
 
-/** A first, rough guess at a sheet's corners in a picture, in any order; null where nothing is like a sheet. */
-export type GuessSheet = (picture: GrayImage) => CornersPx | null;
+/** Rough guesses at a sheet's corners in a picture, each in order round it from any of them, the likeliest first. */
+export type GuessSheet = (picture: GrayImage) => Iterable<CornersPx>;
 
 /** How far beside its last place a sheet that lies still is looked for, and how far beside a rough guess, as shares of the picture's width. */
 const NEAR_SHARE = 0.008;
@@ -18,10 +18,25 @@ export function findSheet(
   guess: GuessSheet,
   sheet: { readonly widthMm: number; readonly heightMm: number },
 ): CornersPx | null {
-  const rough = guess(picture);
-  const found = rough && refined(picture, rough, picture.widthPx * GUESS_SHARE);
+  const found = seenLike(picture, guess);
   return found && inOrderOfSheet(found, sheet);
 }
+
+/** The first guess whose sides are all seen to the most part; else the one of which most is seen. */
+function seenLike(picture: GrayImage, guess: GuessSheet): CornersPx | null {
+  let best: SheetSeen | null = null;
+  for (const rough of guess(picture)) {
+    const seen = refined(picture, rough, picture.widthPx * GUESS_SHARE);
+    if (!seen) continue;
+    if (least(seen) >= MOSTLY) return seen.corners;
+    if (!best || least(seen) > least(best)) best = seen;
+  }
+  return best?.corners ?? null;
+}
+
+const least = ({ sides }: SheetSeen) => Math.min(...sides);
+/** A side of which so much is seen is surely one. */
+const MOSTLY = 0.7;
 
 /** Watches a sheet from picture to picture. */
 export function sheetWatcher(
@@ -33,15 +48,14 @@ export function sheetWatcher(
     const sighting = (corners: CornersPx | null) => ({ atMs, corners });
     if (last) {
       const near = picture.widthPx * NEAR_SHARE;
-      const stays = refined(picture, last, near);
+      const stays = refined(picture, last, near)?.corners;
       if (stays && cornersApart(stays, last) <= near) {
         last = stays;
         return sighting(stays);
       }
       // Two sides where they were, the others covered: it has not moved.
       const partly = findSides(picture, last, CLOSE_PX, 2);
-      const rough = guess(picture);
-      const moved = rough && refined(picture, rough, picture.widthPx * GUESS_SHARE);
+      const moved = seenLike(picture, guess);
       if (!moved) return sighting(partly ? last : null);
       const ordered = inOrderOf(moved, last);
       last = ordered;
@@ -53,8 +67,8 @@ export function sheetWatcher(
 }
 
 /** The sides near a guess, found twice: roughly, then closely about where they were found. */
-function refined(picture: GrayImage, near: CornersPx, searchPx: number): CornersPx | null {
+function refined(picture: GrayImage, near: CornersPx, searchPx: number): SheetSeen | null {
   const once = findSides(picture, near, searchPx);
   const twice = once && findSides(picture, once.corners, CLOSE_PX);
-  return twice && Math.min(...twice.sides) >= LEAST_SEEN ? twice.corners : null;
+  return twice && least(twice) >= LEAST_SEEN ? twice : null;
 }

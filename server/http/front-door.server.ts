@@ -1,12 +1,12 @@
 import { randomBytes } from "node:crypto";
-import { basename, join } from "node:path";
+import { join } from "node:path";
 import compression from "compression";
 import express, { type NextFunction, type Request, type RequestHandler, type Response } from "express";
 import morgan from "morgan";
 import { LARGEST_BUNDLE_BYTES, LARGEST_SAVE_BYTES } from "../limits.ts";
 import type { Gate } from "./passphrase.server.ts";
 import type { RequestContext } from "./request-context.ts";
-import { policyOfFile, securityHeaders } from "./security-headers.ts";
+import { securityHeaders } from "./security-headers.ts";
 import { whyTurnedAway } from "./turned-away.ts";
 import { laneOf, type Turns } from "./turns.ts";
 
@@ -66,15 +66,7 @@ export function openFrontDoor({ names, gate, turns, clientFolder, answer, log }:
   const files = { index: false, dotfiles: "ignore", redirect: false } as const;
   app.use(
     "/assets",
-    express.static(join(clientFolder, "assets"), {
-      ...files,
-      immutable: true,
-      maxAge: "1y",
-      setHeaders: (res, path) => {
-        const policy = policyOfFile(basename(path));
-        if (policy) res.setHeader("Content-Security-Policy", policy);
-      },
-    }),
+    express.static(join(clientFolder, "assets"), { ...files, immutable: true, maxAge: "1y" }),
   );
   app.use(express.static(clientFolder, { ...files, maxAge: "1h" }));
   if (gate)

@@ -4,23 +4,11 @@
  */
 export function securityHeaders(nonce: string): Readonly<Record<string, string>> {
   return {
-    "Content-Security-Policy": policy(`'nonce-${nonce}'`),
+    "Content-Security-Policy": `default-src 'self'; script-src 'self' 'nonce-${nonce}'; style-src 'self' 'unsafe-inline'; font-src 'self' data:; img-src 'self' data: blob:; media-src 'self' blob:; worker-src 'self' blob:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'`,
     "X-Content-Type-Options": "nosniff",
     "X-Frame-Options": "DENY",
     "Referrer-Policy": "same-origin",
     "Cross-Origin-Opener-Policy": "same-origin",
     "Cross-Origin-Resource-Policy": "same-origin",
   };
-}
-
-/**
- * The policy of the worker that looks for the sheet, and of it alone: the vision library it loads is compiled code. A worker
- * has the policy of its own script's answer, whatever page began it.
- */
-export function policyOfFile(name: string): string | null {
-  return name.startsWith("sheet.worker-") ? policy("'wasm-unsafe-eval'") : null;
-}
-
-function policy(scripts: string): string {
-  return `default-src 'self'; script-src 'self' ${scripts}; style-src 'self' 'unsafe-inline'; font-src 'self' data:; img-src 'self' data: blob:; media-src 'self' blob:; worker-src 'self' blob:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'`;
 }

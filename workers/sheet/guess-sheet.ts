@@ -1,171 +1,182 @@
-import type OpenCv from "@techstark/opencv-js";
+import { fromMask, Image, type Mask } from "image-js";
 import type { CornersPx } from "#core/geometry";
-import type { GrayImage, GuessSheet } from "#core/still";
+import type { GrayImage } from "#core/still";
 
-type Cv = typeof OpenCv;
 type Point = readonly [x: number, y: number];
 
 /** The guess is made on a picture no wider than this: it need only be near. */
-const WIDTH = 400;
+const WIDTH = 360;
 /** A sheet fills at least this much of the picture, and is not the picture itself. */
 const LEAST_AREA = 0.06;
-const MOST_AREA = 0.985;
+const MOST_AREA = 0.97;
 /** Outline points nearer to a line than this share of the picture's width lie on it. */
-const STRAIGHT = 0.012;
-
-/** A rough guess at the sheet in a picture by OpenCV: what is lighter than the rest as one piece; where table and paper are alike, what edges enclose. */
-export function guessWith(cv: Cv): GuessSheet {
-  return (picture) => {
-    const scale = Math.min(1, WIDTH / picture.widthPx);
-    const small = shrunk(cv, picture, scale);
-    try {
-      const at = (corners: readonly Point[] | null) => corners && toCorners(corners, scale);
-      return at(byTone(cv, small)) ?? at(byEdges(cv, small));
-    } finally {
-      small.delete();
-    }
-  };
-}
-
-function shrunk(cv: Cv, { widthPx, heightPx, luma }: GrayImage, scale: number): OpenCv.Mat {
-  const full = new cv.Mat(heightPx, widthPx, cv.CV_8UC1);
-  full.data.set(luma);
-  const small = new cv.Mat();
-  cv.resize(
-    full,
-    small,
-    new cv.Size(Math.round(widthPx * scale), Math.round(heightPx * scale)),
-    0,
-    0,
-    cv.INTER_AREA,
-  );
-  full.delete();
-  cv.GaussianBlur(small, small, new cv.Size(5, 5), 0);
-  return small;
-}
-
-/** The largest piece that is lighter, or else darker, than the rest (N. Otsu, 1979). */
-function byTone(cv: Cv, small: OpenCv.Mat): readonly Point[] | null {
-  for (const kind of [cv.THRESH_BINARY, cv.THRESH_BINARY_INV]) {
-    const mask = new cv.Mat();
-    cv.threshold(small, mask, 0, 255, kind + cv.THRESH_OTSU);
-    const found = largestSheet(cv, mask);
-    mask.delete();
-    if (found) return found;
-  }
-  return null;
-}
-
-/** What faint edges enclose (J. Canny, 1986), at two strengths. */
-function byEdges(cv: Cv, small: OpenCv.Mat): readonly Point[] | null {
-  for (const [low, high] of [
-    [20, 60],
-    [6, 18],
-  ] as const) {
-    const edges = new cv.Mat();
-    const brush = cv.Mat.ones(5, 5, cv.CV_8UC1);
-    cv.Canny(small, edges, low, high);
-    cv.dilate(edges, edges, brush);
-    brush.delete();
-    const found = largestSheet(cv, edges);
-    edges.delete();
-    if (found) return found;
-  }
-  return null;
-}
-
-/** The largest outline in a mask that is like a sheet, as four corners in order. */
-function largestSheet(cv: Cv, mask: OpenCv.Mat): readonly Point[] | null {
-  const outlines = new cv.MatVector();
-  const tree = new cv.Mat();
-  cv.findContours(mask, outlines, tree, cv.RETR_EXTERNAL, cv.CHAIN_APPROX_NONE);
-  const whole = mask.rows * mask.cols;
-  const candidates: { area: number; hull: Point[] }[] = [];
-  for (let i = 0; i < Number(outlines.size()); i++) {
-    const outline = outlines.get(i);
-    const hull = new cv.Mat();
-    cv.convexHull(outline, hull);
-    const area = cv.contourArea(hull);
-    if (area > LEAST_AREA * whole && area < MOST_AREA * whole) {
-      const straight = new cv.Mat();
-      cv.approxPolyDP(hull, straight, STRAIGHT * mask.cols, true);
-      const points: Point[] = [];
-      for (let k = 0; k < straight.rows; k++)
-        points.push([straight.data32S[2 * k] ?? 0, straight.data32S[2 * k + 1] ?? 0]);
-      candidates.push({ area, hull: points });
-      straight.delete();
-    }
-    hull.delete();
-    outline.delete();
-  }
-  outlines.delete();
-  tree.delete();
-  for (const { hull, area } of candidates.sort((a, b) => b.area - a.area)) {
-    const corners = fourSides(hull, area);
-    if (corners) return corners;
-  }
-  return null;
-}
+const NEAR_LINE = 0.004;
+/** Strengths at which edges are looked for where tones do not tell: strong ones, then faint ones. */
+const EDGES = [
+  [0.04, 0.12],
+  [0.012, 0.035],
+] as const;
 
 /**
- * Four corners from an outline without hollows: where its four longest sides meet. A hand over a corner cuts it off with a
- * short side; the sides either side of it meet where the corner is.
+ * Rough guesses at the sheet's corners in a picture, each in order round it, the likeliest first: the largest piece that is
+ * lighter than the rest, or darker (N. Otsu, 1979); where table and paper are alike, what edges enclose (J. Canny, 1986).
  */
-function fourSides(hull: readonly Point[], area: number): readonly Point[] | null {
-  const sides = hull.map((a, i) => {
-    const b = hull[(i + 1) % hull.length] ?? a;
-    return { a, b, i, long: Math.hypot(b[0] - a[0], b[1] - a[1]) };
-  });
-  const four = sides
-    .sort((p, q) => q.long - p.long)
-    .slice(0, 4)
-    .sort((p, q) => p.i - q.i);
-  if (four.length < 4) return null;
-  const corners: Point[] = [];
-  for (const [i, side] of four.entries()) {
-    const before = four[(i + 3) % 4];
-    const meet = before && meetOf(before, side);
-    if (!meet) return null;
-    corners.push(meet);
+export function* guessSheet(picture: GrayImage): Generator<CornersPx> {
+  const scale = Math.min(1, WIDTH / picture.widthPx);
+  const small = shrunk(picture, scale);
+  for (const corners of byTone(small)) yield inPixels(corners, scale);
+  for (const corners of byEdges(small)) yield inPixels(corners, scale);
+}
+
+function shrunk({ widthPx, heightPx, luma }: GrayImage, scale: number): Image {
+  const full = new Image(widthPx, heightPx, { data: new Uint8Array(luma), colorModel: "GREY" });
+  const size = { width: Math.round(widthPx * scale), height: Math.round(heightPx * scale) };
+  const small = scale === 1 ? full : full.resize({ ...size, interpolationType: "bilinear" });
+  return small.gaussianBlur({ size: 5, sigma: 1.2 });
+}
+
+function* byTone(small: Image): Generator<readonly Point[]> {
+  const mask = small.threshold({ algorithm: "otsu" });
+  for (const kind of ["white", "black"] as const) {
+    const found = largestSheet(mask, kind);
+    if (found) yield found;
   }
-  const made = Math.abs(
-    corners.reduce((sum, p, i) => {
-      const q = corners[(i + 1) % 4] ?? p;
-      return sum + p[0] * q[1] - q[0] * p[1];
-    }, 0) / 2,
-  );
-  // What is cut off is little: more means that these are not a sheet's sides.
-  return made < area * 1.35 && made > area * 0.95 ? corners : null;
 }
 
-function meetOf(p: { a: Point; b: Point }, q: { a: Point; b: Point }): Point | null {
-  const [ux, uy] = [p.b[0] - p.a[0], p.b[1] - p.a[1]];
-  const [vx, vy] = [q.b[0] - q.a[0], q.b[1] - q.a[1]];
-  const det = ux * vy - uy * vx;
-  // Sides that follow each other round a sheet stand nearly square to each other.
-  if (Math.abs(det) < 0.5 * Math.hypot(ux, uy) * Math.hypot(vx, vy)) return null;
-  const t = ((q.a[0] - p.a[0]) * vy - (q.a[1] - p.a[1]) * vx) / det;
-  return [p.a[0] + ux * t, p.a[1] + uy * t];
+function* byEdges(small: Image): Generator<readonly Point[]> {
+  for (const [lowThreshold, highThreshold] of EDGES) {
+    const edges = small.cannyEdgeDetector({ lowThreshold, highThreshold }).dilate({ kernel: BRUSH });
+    const found = largestSheet(edges, "white");
+    if (found) yield found;
+  }
 }
 
-/** Corners in full pixels; a pixel of the small picture covers several, and its middle is theirs. */
-function toCorners(points: readonly Point[], scale: number): CornersPx {
+const BRUSH = Array.from({ length: 5 }, () => [1, 1, 1, 1, 1]);
+
+/** The largest piece of a mask whose outline is like a sheet, as four corners in order. */
+function largestSheet(mask: Mask, kind: "white" | "black"): readonly Point[] | null {
+  const whole = mask.width * mask.height;
+  const pieces = fromMask(mask)
+    .getRois({ kind, minSurface: Math.round(whole * LEAST_AREA * 0.1) })
+    .filter((roi) => roi.width * roi.height > LEAST_AREA * whole)
+    .sort((a, b) => b.width * b.height - a.width * a.height);
+  for (const roi of pieces) {
+    const outline = roi
+      .getExternalContour()
+      .map(({ column, row }): Point => [column + roi.origin.column, row + roi.origin.row])
+      // Where the picture ends is no side of a sheet.
+      .filter(([x, y]) => x > 1 && y > 1 && x < mask.width - 2 && y < mask.height - 2);
+    const corners = fourSides(outline, mask.width * NEAR_LINE);
+    const area = corners ? areaOf(corners) : 0;
+    if (corners && area > LEAST_AREA * whole && area < MOST_AREA * whole) return corners;
+  }
+  return null;
+}
+
+/** A straight stretch of an outline as the line n·p = c, with how many of the outline's points lie on it. */
+interface Straight {
+  readonly n: Point;
+  readonly c: number;
+  readonly count: number;
+}
+
+/** Straight stretches looked for: a sheet's four sides, and some of what lies over it. */
+const STRETCHES = 7;
+/** The points that a line is tried through lie so far apart along the outline, as a share of it. */
+const APART = 0.05;
+const TRY_EVERY = 3;
+
+/**
+ * Four corners from an outline: where its longest straight stretches meet, whatever bulges out or cuts in between, as a hand
+ * over a corner does. Lines are tried through points of the outline a little apart (Fischler and Bolles, 1981), in order.
+ */
+function fourSides(outline: readonly Point[], near: number): readonly Point[] | null {
+  const found: Straight[] = [];
+  let left = outline;
+  const apart = Math.max(8, Math.round(outline.length * APART));
+  while (found.length < STRETCHES && left.length > 2 * apart) {
+    const line = straightest(left, apart, near);
+    if (!line || line.count < apart) break;
+    found.push(line);
+    left = left.filter((p) => offOf(line, p) > 2 * near);
+  }
+  let best: { corners: readonly Point[]; count: number } | null = null;
+  for (const four of foursOf(found)) {
+    const count = four.reduce((sum, s) => sum + s.count, 0);
+    if (best && count <= best.count) continue;
+    const corners = cornersBetween(four);
+    if (corners) best = { corners, count };
+  }
+  return best?.corners ?? null;
+}
+
+function straightest(points: readonly Point[], apart: number, near: number): Straight | null {
+  let best: Straight | null = null;
+  for (let i = 0; i < points.length; i += TRY_EVERY) {
+    const [a, b] = [points[i], points[(i + apart) % points.length]];
+    const long = a && b ? Math.hypot(b[0] - a[0], b[1] - a[1]) : 0;
+    if (!a || !b || long < apart / 2) continue;
+    const n: Point = [(b[1] - a[1]) / long, (a[0] - b[0]) / long];
+    const line = { n, c: n[0] * a[0] + n[1] * a[1], count: 0 };
+    const count = points.reduce((sum, p) => sum + (offOf(line, p) <= near ? 1 : 0), 0);
+    if (!best || count > best.count) best = { ...line, count };
+  }
+  return best;
+}
+
+function offOf({ n, c }: Straight, [x, y]: Point): number {
+  return Math.abs(n[0] * x + n[1] * y - c);
+}
+
+function* foursOf(lines: readonly Straight[]): Generator<readonly [Straight, Straight, Straight, Straight]> {
+  for (const [i, a] of lines.entries())
+    for (const [j, b] of lines.entries())
+      for (const [k, c] of lines.entries())
+        for (const [l, d] of lines.entries()) if (i < j && j < k && k < l) yield [a, b, c, d];
+}
+
+/** Two sides that follow each other stand nearly square: the sine between them. */
+const SQUARE_ENOUGH = 0.6;
+
+/** The corners of four sides: each has one that runs nearly along with it, and the other two across it. */
+function cornersBetween(four: readonly Straight[]): readonly Point[] | null {
+  const [first, ...others] = four;
+  if (!first) return null;
+  const across = (a: Straight, b: Straight) => Math.abs(a.n[0] * b.n[1] - a.n[1] * b.n[0]);
+  const [opposite, left, right] = [...others].sort((a, b) => across(first, a) - across(first, b));
+  if (!opposite || !left || !right) return null;
+  const pairs = [
+    [first, left],
+    [left, opposite],
+    [opposite, right],
+    [right, first],
+  ] as const;
+  if (pairs.some(([a, b]) => across(a, b) < SQUARE_ENOUGH)) return null;
+  const corners = pairs.map(([a, b]): Point => {
+    const det = a.n[0] * b.n[1] - a.n[1] * b.n[0];
+    return [(a.c * b.n[1] - a.n[1] * b.c) / det, (a.n[0] * b.c - a.c * b.n[0]) / det];
+  });
+  return corners;
+}
+
+function areaOf(ring: readonly Point[]): number {
+  return Math.abs(turnsOf(ring)) / 2;
+}
+
+/** Twice the area of a ring, above 0 where it goes clockwise as seen. */
+function turnsOf(ring: readonly Point[]): number {
+  return ring.reduce((sum, p, i) => {
+    const q = ring[(i + 1) % ring.length] ?? p;
+    return sum + p[0] * q[1] - q[0] * p[1];
+  }, 0);
+}
+
+/** Corners in full pixels, clockwise as seen; a pixel of the small picture covers several, and its middle is theirs. */
+function inPixels(corners: readonly Point[], scale: number): CornersPx {
   const px = (i: number) => {
-    const [x, y] = points[i] ?? [0, 0];
+    const [x, y] = corners[i] ?? [0, 0];
     return { xPx: (x + 0.5) / scale, yPx: (y + 0.5) / scale };
   };
-  const ring = [px(0), px(1), px(2), px(3)];
-  const turns = ring.reduce((sum, p, i) => {
-    const q = ring[(i + 1) % 4] ?? p;
-    return sum + p.xPx * q.yPx - q.xPx * p.yPx;
-  }, 0);
-  // Round the sheet as one reads it: clockwise, with y down.
-  const [topLeft, topRight, bottomRight, bottomLeft] = turns > 0 ? ring : [...ring].reverse();
-  const none = { xPx: 0, yPx: 0 };
-  return {
-    topLeft: topLeft ?? none,
-    topRight: topRight ?? none,
-    bottomRight: bottomRight ?? none,
-    bottomLeft: bottomLeft ?? none,
-  };
+  const [a, b, c, d] = turnsOf(corners) > 0 ? ([0, 1, 2, 3] as const) : ([3, 2, 1, 0] as const);
+  return { topLeft: px(a), topRight: px(b), bottomRight: px(c), bottomLeft: px(d) };
 }

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from "react";
 import { formatClock } from "#core/base";
+import type { Registered, SheetMove } from "#core/overlay";
 import type { Edit } from "#core/schedule";
 import type { Step } from "#core/steps";
 import type { Player } from "../../lesson/player.ts";
@@ -8,6 +9,7 @@ import { EditLane } from "./EditLane.tsx";
 import styles from "./Lanes.module.css";
 import { LANE, LANES_HEIGHT } from "./lane.ts";
 import { SoundLane } from "./PaceCurves.tsx";
+import { SheetLane } from "./SheetLane.tsx";
 import { StrokeLane } from "./StrokeLane.tsx";
 import { type Axis, useAxis } from "./use-axis.ts";
 import type { Narration, StepStart } from "./use-narration.ts";
@@ -28,6 +30,8 @@ export function Lanes({
   onPlaceStroke,
   onChooseEdit,
   onEdits,
+  sheet,
+  onSheetMoves,
 }: {
   narration: Narration;
   player: Player;
@@ -41,6 +45,9 @@ export function Lanes({
   onPlaceStroke: (moveId: string, wordId: string) => void;
   onChooseEdit: (index: number | null) => void;
   onEdits: (edits: readonly Edit[]) => void;
+  /** Where the sheet lies; null before there is a picture. */
+  sheet: Registered | null;
+  onSheetMoves: (moves: readonly SheetMove[]) => void;
 }) {
   const { durationMs, pace, cues, words, starts, strokes, edits } = narration;
   const svg = useRef<SVGSVGElement>(null);
@@ -125,6 +132,7 @@ export function Lanes({
         onChoose={onStroke}
         onPlace={onPlaceStroke}
       />
+      {sheet ? <SheetLane take={sheet} axis={axis} durationMs={durationMs} onMoves={onSheetMoves} /> : null}
       <PlayHead player={player} axis={axis} />
     </svg>
   );

@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { setEdits, tieStroke } from "#core/changes";
+import { setEdits, setSheetMoves, tieStroke } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
 import { holdsToAdd } from "#core/proposals";
 import { type Edit, editMap, strokesOf, timelineOf } from "#core/schedule";
@@ -119,6 +119,8 @@ export function Narrate() {
               onPlace={placing.place}
               onChooseEdit={setChosenEdit}
               onEdits={(next) => commit(setEdits(lesson, next))}
+              sheet={take.video ? take : null}
+              onSheetMoves={(moves) => commit(setSheetMoves(lesson, moves))}
             />
           </div>
         ) : null}

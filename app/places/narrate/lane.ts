@@ -7,6 +7,7 @@ export const LANE = {
   strokes: [103, 9],
   edits: [116, 20],
   holds: [138, 20],
+  sheet: [162, 13],
 } as const;
 /** All lanes together, px. */
-export const LANES_HEIGHT = 161;
+export const LANES_HEIGHT = 179;

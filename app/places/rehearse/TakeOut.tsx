@@ -65,13 +65,14 @@ export function TakeOut({ missing }: { missing: boolean }) {
 
   return (
     <section className={styles.panel} aria-label="Take it out">
+      <FilmProgress film={film} />
       <div className={styles.kinds} role="radiogroup" aria-label="What">
         {KINDS.map((k) => (
           <label key={k.kind} className={styles.kind} data-chosen={k.kind === kind}>
             <input type="radio" name="film" checked={k.kind === kind} onChange={() => setKind(k.kind)} />
             <span>
               <strong>{k.called}</strong>
-              <small>{k.why}</small>
+              {k.kind === kind ? <small>{k.why}</small> : null}
             </span>
           </label>
         ))}
@@ -136,6 +137,7 @@ export function TakeOut({ missing }: { missing: boolean }) {
         ) : null}
         {kind === "overlay-webm" ? (
           <Switch
+            className={styles.whole ?? ""}
             label="Only changed pictures (faster)"
             checked={!everyFrame}
             onChange={(e) => setEveryFrame(!e.currentTarget.checked)}
@@ -163,7 +165,6 @@ export function TakeOut({ missing }: { missing: boolean }) {
           Make it
         </Button>
       )}
-      <FilmProgress film={film} />
     </section>
   );
 }
@@ -198,10 +199,12 @@ function FilmProgress({ film }: { film: FilmState }) {
               Save it once more
             </a>
           ) : null}
-          <span>
-            Beside it: <a href={`/lessons/${lessonId}/times/vtt`}>captions</a>,{" "}
-            <a href={`/lessons/${lessonId}/times/chapter-list`}>chapters</a>.
-          </span>
+          {film.what === "video" ? (
+            <span>
+              Beside it: <a href={`/lessons/${lessonId}/times/vtt`}>captions</a>,{" "}
+              <a href={`/lessons/${lessonId}/times/chapter-list`}>chapters</a>.
+            </span>
+          ) : null}
         </div>
       );
     case "cancelled":
