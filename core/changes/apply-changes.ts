@@ -212,6 +212,9 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "dryMinutes",
   "concerns",
   "words",
+  "sheetMoves",
+  "tones",
+  "overlay",
 ]);
 
 function setField(draft: DraftOf, base: readonly string[], change: Change): Change[] | string {

@@ -83,6 +83,9 @@ test("an evening's recording goes in; its sheet is followed, and a finished vide
   await page.getByRole("button", { name: "Follow the sheet" }).click();
   await expect(page.getByText("It is moved 3 times")).toBeVisible({ timeout: 90_000 });
   await page.keyboard.press("Enter");
+  await expect(page.getByRole("list", { name: "Movements of the sheet" }).getByRole("listitem")).toHaveCount(
+    3,
+  );
   await saved(page);
   const lesson = await documentOf(page, id);
   const take = lesson.takes[0];

@@ -1,4 +1,5 @@
 import { Button, Progress } from "@mantine/core";
+import { useEffect, useRef } from "react";
 import { formatClock } from "#core/base";
 import { setCorners, setSheetMoves, startingCorners, takeFollowedSheet, takeFoundSheet } from "#core/changes";
 import type { CornersPx } from "#core/geometry";
@@ -10,7 +11,6 @@ import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";
 import { momentOf, usePlayed } from "../../lesson/use-player.ts";
 import { useSheetFinder } from "../../lesson/use-sheet-finder.ts";
-import { useKeys } from "../../ui/use-keys.ts";
 import styles from "./TakeOut.module.css";
 
 /** Where the sheet lies in the recording: found, followed, or placed by hand, at first and after each movement. */
@@ -44,7 +44,11 @@ export function SheetPanel({
     );
     finder.settle();
   };
-  useKeys(followed ? [["Enter", takeIt]] : []);
+  const taking = useRef<HTMLButtonElement>(null);
+  // One key takes it: what had the focus began the search and is done.
+  useEffect(() => {
+    if (followed) taking.current?.focus();
+  }, [followed]);
   if (!take || !video) return null;
   const corners = rest?.corners ?? null;
   const placeByHand = () => {
@@ -93,7 +97,9 @@ export function SheetPanel({
       {followed ? (
         <div className={styles.making}>
           <span role="status">{sayCourse(followed.course.moves)}</span>
-          <Button onClick={takeIt}>Take it (Enter)</Button>
+          <Button ref={taking} onClick={takeIt}>
+            Take it
+          </Button>
           <Button variant="default" onClick={finder.settle}>
             Leave it
           </Button>
