@@ -106,10 +106,14 @@ function refuse(message: string) {
 function rateOf(facts: RecordingFacts | null): FilmRate {
   const fps = facts?.framesPerSecond ?? 0;
   if (!(fps >= 1 && fps <= 240)) return USUAL_RATE;
-  const known = Object.values(FRAME_RATES).find((r) => Math.abs(r.frames / r.per - fps) < 0.004 * fps);
-  if (known && Math.abs(Math.round(fps) - fps) > 1e-3) return known;
+  const off = (r: FilmRate) => Math.abs(r.frames / r.per - fps);
+  const known = Object.values(FRAME_RATES).reduce((a, b) => (off(b) < off(a) ? b : a));
+  if (off(known) < MEASURED_OFF * fps) return known;
   return { frames: Math.round(fps), per: 1 };
 }
+
+/** A measured rate is off by at most this share. */
+const MEASURED_OFF = 0.004;
 
 function sizeOf(
   size: FilmSize,

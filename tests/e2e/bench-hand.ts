@@ -1,5 +1,8 @@
 import { test as base, expect, type Page } from "@playwright/test";
+import { strokeIdOf } from "#core/display";
 import { type Lesson, parseLesson } from "#core/lesson";
+import { fitRecording, fitSheet, overlayOf } from "#core/overlay";
+import { type ComputedLesson, overlaySourceOf } from "#core/pipeline";
 
 /** A page on which any console error or uncaught exception fails the test. */
 export const test = base.extend<{ page: Page; expectedErrors: RegExp[] }>({
@@ -106,6 +109,22 @@ export async function shownMoment(page: Page): Promise<{ atMs: number; strokes: 
     ),
   }));
   return { ...moment, strokes: moment.strokes.sort() };
+}
+
+/** The strokes the overlay must show at a moment of lesson time, once for each mark, sorted; `missing`: without the recording. */
+export function overlayStrokes(computed: ComputedLesson, atMs: number, missing = false): string[] {
+  const video = computed.lesson.takes.find((t) => t.id === computed.lesson.currentTake)?.video;
+  const picture =
+    video && !missing
+      ? fitRecording(video, video.widthPx, video.heightPx)
+      : fitSheet(computed.sheet, 1280, 720);
+  const { lines, drawn } = overlayOf(overlaySourceOf(computed, missing), picture, "lesson")(atMs);
+  return [...lines, ...drawn].map((m) => strokeIdOf(m.id)).sort();
+}
+
+/** Opens one of the panels beside the picture in Rehearse. */
+export async function beside(page: Page, name: "Step" | "Overlay" | "Sheet" | "Take out"): Promise<void> {
+  await page.getByRole("radiogroup", { name: "Beside the picture" }).getByText(name, { exact: true }).click();
 }
 
 /** The ids of the strokes the overlay shows, once for each mark, sorted. */

@@ -1,6 +1,16 @@
 import { wordsOf } from "#core/narration";
 import { computeLesson } from "#core/pipeline";
-import { boxesOf, copyOf, documentOf, expect, saved, seek, shownStrokes, test } from "./bench-hand.ts";
+import {
+  beside,
+  boxesOf,
+  copyOf,
+  documentOf,
+  expect,
+  saved,
+  seek,
+  shownStrokes,
+  test,
+} from "./bench-hand.ts";
 
 const CAPTIONS = `WEBVTT
 
@@ -171,6 +181,7 @@ test("a recording is brought in and plays; one over the limit or of another kind
   expect(other.status()).toBe(415);
 
   await page.getByRole("link", { name: "Rehearse" }).click();
+  await beside(page, "Sheet");
   await page.getByRole("button", { name: "Place the sheet's corners" }).click();
   await expect(page.getByRole("slider", { name: "Top left corner of the sheet" })).toBeVisible();
   await page.getByRole("slider", { name: "Top left corner of the sheet" }).press("ArrowRight");

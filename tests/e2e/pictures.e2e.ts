@@ -1,6 +1,6 @@
 import { computeLesson } from "#core/pipeline";
 import { lettersSaid } from "#core/told";
-import { boxesOf, copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
+import { beside, boxesOf, copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
 
 const CRATES = "crates-on-the-quay-straight-ahead";
 
@@ -83,6 +83,10 @@ test("at its very start a lesson shows the first step faintly, and letters come 
   await time.fill(String(Math.round(((first?.startMs ?? 0) + 200) / 10) * 10));
   await expect(letters.filter({ hasText: /^A$/ })).toBeVisible();
   await expect(letters.filter({ hasText: /^D$/ })).toHaveCount(0);
-  await page.getByRole("switch", { name: "Letters" }).click();
-  await expect(letters).toHaveCount(0);
+  await beside(page, "Overlay");
+  await page
+    .getByRole("group", { name: "Shown in the lesson" })
+    .getByText("Letters", { exact: true })
+    .click();
+  await expect(letters.filter({ hasText: /^A$/ })).toHaveCount(0);
 });

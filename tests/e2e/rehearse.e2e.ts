@@ -1,13 +1,14 @@
 import { applyChanges } from "#core/changes";
-import { frameAt, strokeIdOf } from "#core/display";
 import { findPaperToPicture, paperToPicture } from "#core/geometry";
 import { computeLesson } from "#core/pipeline";
 import { holdsToAdd } from "#core/proposals";
 import {
+  beside,
   copyOf,
   DEMO,
   documentOf,
   expect,
+  overlayStrokes,
   saved,
   seek,
   shownMoment,
@@ -28,14 +29,9 @@ test("at twenty moments the overlay over the take shows exactly the scheduled st
   for (let i = 0; i < 20; i++) {
     await seek(page, random() * (computed.schedule.totalMs - 500));
     const { atMs, strokes } = await shownMoment(page);
-    const frame = frameAt(computed, atMs, {
-      medium: "overlay",
-      tools: false,
-      withSheet: false,
-      toCome: true,
-    });
-    expect(strokes, `at ${atMs} ms`).toEqual(frame.drawing.marks.map((m) => strokeIdOf(m.id)).sort());
-    drawn += frame.drawing.marks.length;
+    const due = overlayStrokes(computed, atMs);
+    expect(strokes, `at ${atMs} ms`).toEqual(due);
+    drawn += due.length;
   }
   expect(drawn).toBeGreaterThan(50);
 });
@@ -92,6 +88,7 @@ test("the lines of the overlay lie where the sheet's corners put them, also afte
   expect(before[0]).toBeCloseTo(edgeAt(corners, 0).xPx, 1);
   expect(before[3]).toBeCloseTo(edgeAt(corners, sheet.widthMm).yPx, 1);
 
+  await beside(page, "Sheet");
   await page.getByRole("button", { name: "Place the sheet's corners" }).click();
   const grip = page.locator('[data-corner="topLeft"]');
   const box = await grip.locator("circle").first().boundingBox();

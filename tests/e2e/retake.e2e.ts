@@ -1,9 +1,8 @@
 import type { Page } from "@playwright/test";
-import { frameAt, strokeIdOf } from "#core/display";
 import { writeWebVtt } from "#core/narration";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/pipeline";
 import { lessonToSource } from "#core/schedule";
-import { copyOf, documentOf, expect, saved, seek, shownMoment, test } from "./bench-hand.ts";
+import { copyOf, documentOf, expect, overlayStrokes, saved, seek, shownMoment, test } from "./bench-hand.ts";
 
 async function choose(page: Page, button: string | RegExp, name: string, content: string) {
   const choosing = page.waitForEvent("filechooser");
@@ -18,17 +17,6 @@ async function mark(page: Page, from: number, to: number) {
   await words.nth(from).focus();
   await words.nth(from).click({ modifiers: ["Shift"] });
   await words.nth(to).click({ modifiers: ["Shift"] });
-}
-
-/** The strokes the overlay must show at a moment of lesson time, once for each mark. */
-function expected(computed: ComputedLesson, atMs: number, withVideo: boolean): string[] {
-  const { drawing } = frameAt({ ...computed, hand: computed.lesson.plan.hand }, atMs, {
-    medium: withVideo ? "overlay" : "bench",
-    tools: !withVideo,
-    withSheet: !withVideo,
-    toCome: true,
-  });
-  return drawing.marks.map((m) => strokeIdOf(m.id)).sort();
 }
 
 test("captions are brought in, steps placed, the take cut, speeded and held, and a new take carries it all over", async ({
@@ -104,7 +92,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
   for (let i = 0; i < 10; i++) {
     await seek(page, Math.round((chance() * (computed.schedule.totalMs - 2000)) / 10) * 10);
     const shown = await shownMoment(page);
-    expect(shown.strokes).toEqual(expected(computed, shown.atMs, true));
+    expect(shown.strokes).toEqual(overlayStrokes(computed, shown.atMs, false));
     const sourceMs = await page.locator("video").evaluate((v) => (v as HTMLVideoElement).currentTime * 1000);
     expect(Math.abs(sourceMs - lessonToSource(map, shown.atMs))).toBeLessThan(FRAME_MS * 2);
   }
@@ -153,7 +141,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
   for (let i = 0; i < 10; i++) {
     await seek(page, Math.round((chance() * (is.schedule.totalMs - 2000)) / 10) * 10);
     const shown = await shownMoment(page);
-    expect(shown.strokes).toEqual(expected(is, shown.atMs, false));
+    expect(shown.strokes).toEqual(overlayStrokes(is, shown.atMs, true));
   }
 
   // Cards keep their pictures and marks: only their times have moved. A changed word makes one stale.

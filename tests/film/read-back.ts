@@ -75,10 +75,13 @@ export function onsetsOf(sound: Float32Array, loud: number, afterMs = 200): numb
   return onsets;
 }
 
-/** One frame of a film as straight RGBA bytes, by its number. */
-export function frameOf(file: string, n: number, decoder?: string): Uint8Array {
-  const args = `-v error ${decoder ? `-c:v ${decoder} ` : ""}-i ${file} -vf select=eq(n\\,${n}) -frames:v 1 -pix_fmt rgba -f rawvideo -`;
-  return run("ffmpeg", args.split(" "));
+/** Frames of a film as straight RGBA bytes, by their numbers, which rise. */
+export function framesOf(file: string, numbers: readonly number[], decoder?: string): Uint8Array[] {
+  const chosen = numbers.map((n) => `eq(n\\,${n})`).join("+");
+  const args = `-v error ${decoder ? `-c:v ${decoder} ` : ""}-i ${file} -an -vf select=${chosen} -fps_mode passthrough -pix_fmt rgba -f rawvideo -`;
+  const all = run("ffmpeg", args.split(" "));
+  const size = all.length / numbers.length;
+  return numbers.map((_, i) => all.subarray(i * size, (i + 1) * size));
 }
 
 /** Straight RGBA over a ground of one grey, as the RGB bytes that are seen. */
