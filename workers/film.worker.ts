@@ -17,7 +17,7 @@ import type { Watch } from "#film/file-sink.ts";
 import { writePngMovie } from "#film/png-movie.ts";
 import { writePngSequence } from "#film/png-sequence.ts";
 import { writeStills } from "#film/stills.ts";
-import { type FilmPainter, filmPainter, paintMarks } from "./film/film-painter.ts";
+import { type FilmPainter, filmPainter, paintMarks, surface } from "./film/film-painter.ts";
 import { fileInStore, fileOnDisk, type MadeFile } from "./film/film-store.ts";
 import { FilmTrouble, openRecording, type Recording } from "./film/recording.ts";
 import { filmSound } from "./film/sound-blocks.ts";
@@ -180,7 +180,7 @@ async function write(
       const heard = recording?.audio && editMap ? soundPlan(editMap, { ticks: order.ticks }) : null;
       const sound =
         heard && recording?.audio && offer.form.sound ? await filmSound(recording.audio, heard) : null;
-      const painter = filmPainter(picture, palette, typeface, false);
+      const painter = filmPainter(picture, palette, typeface);
       const map = plan.overRecording ? editMap : null;
       await writeLessonVideo({ recording, map, overlay, painter, sound }, plan, offer.form, file, watch);
       return `${frames} pictures of ${size}${sound ? ", with sound" : ", without sound"}.`;
@@ -188,13 +188,13 @@ async function write(
     case "overlay-webm": {
       const offer = offerFilm(wish.kind, order.container, await abilities(plan));
       if (!offer.ok || !offer.form) throw new FilmTrouble(offer.says ?? "");
-      const painter = filmPainter(picture, palette, typeface, true);
+      const painter = filmPainter(picture, palette, typeface);
       await writeOverlayWebm(overlay, painter, plan, offer.form, order.everyFrame, file, watch);
       return `${frames} pictures of ${size}, see-through.`;
     }
     case "overlay-mov":
     case "overlay-png": {
-      const painter = filmPainter(picture, palette, typeface, true);
+      const painter = filmPainter(picture, palette, typeface);
       const writer = wish.kind === "overlay-mov" ? writePngMovie : writePngSequence;
       const { pictures } = await writer(runs(), plan, (frame) => pngOf(painter, frame), file, watch);
       return `${frames} pictures of ${size}, ${pictures} of them different, see-through.`;
@@ -205,7 +205,7 @@ async function write(
       return `One animated picture of ${size}, see-through.`;
     }
     case "stills": {
-      const { canvas, context } = filmPainter(picture, PAPER_PALETTE, typeface, true);
+      const { canvas, context } = surface(picture);
       const paint = async (marks: readonly Mark[]) => {
         paintMarks(context, marks, PAPER_PALETTE, typeface);
         return bytesOf(canvas);
@@ -217,8 +217,7 @@ async function write(
 }
 
 async function pngOf(painter: FilmPainter, frame: OverlayFrame): Promise<Uint8Array> {
-  painter.clear();
-  painter.paint(frame);
+  painter.show(frame);
   return bytesOf(painter.canvas);
 }
 

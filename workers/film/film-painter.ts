@@ -1,45 +1,76 @@
-import { type Colour, canvasPen, drawWith, type Mark, type Pen } from "#core/display";
+import { type Box, type Colour, canvasPen, drawWith, type Mark, type Pen } from "#core/display";
+import { boundsOfMarks, sameFrame } from "#core/film";
 import type { FilmPicture, OverlayFrame } from "#core/overlay";
 import { leftOf, lineSetter } from "#film/set-line.ts";
 import type { Typeface } from "#film/typeface.ts";
 
 type Palette = Readonly<Record<Colour, string>>;
 
-/** Paints pictures of a film on a canvas of its size. */
+/** A stretch of a picture in whole pixels, even ones, so that colours that are kept for two by two pixels come along. */
+export interface Patch {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Keeps the overlay as it is shown on a see-through canvas of the film's size. */
 export interface FilmPainter {
   readonly canvas: OffscreenCanvas;
   readonly context: OffscreenCanvasRenderingContext2D;
-  /** Lays a picture of the overlay over what is on the canvas. */
-  paint(frame: OverlayFrame): void;
-  /** Takes everything away. */
-  clear(): void;
+  /** Shows a picture of the overlay; answers what of the canvas is another than before, null: nothing. */
+  show(frame: OverlayFrame): Patch | null;
 }
 
+const NOTHING: OverlayFrame = { stepId: null, lines: [], drawn: [], words: [], moving: [] };
+
 /**
- * A painter whose lists of standing marks are kept as pictures: they are painted again only when another list comes, so that
- * a picture costs what moves in it. `read`: its pixels will be read, so that they are kept where that is cheap.
+ * A painter whose lists of standing marks are kept as pictures: they are painted again only when another list comes, and of the
+ * canvas only what moves is painted anew.
  */
-export function filmPainter(
-  picture: FilmPicture,
-  palette: Palette,
-  typeface: Typeface,
-  read: boolean,
-): FilmPainter {
-  const { canvas, context } = surface(picture, read);
+export function filmPainter(picture: FilmPicture, palette: Palette, typeface: Typeface): FilmPainter {
+  const { canvas, context } = surface(picture);
   const pen = outlinePen(context, palette, typeface);
   const lines = layer(picture, palette, typeface);
   const words = layer(picture, palette, typeface);
+  const whole: Patch = { x: 0, y: 0, width: picture.widthPx, height: picture.heightPx };
+  let shown = NOTHING;
   return {
     canvas,
     context,
-    clear: () => context.clearRect(0, 0, picture.widthPx, picture.heightPx),
-    paint: (frame) => {
-      if (frame.lines.length > 0) context.drawImage(lines(frame.lines), 0, 0);
+    show: (frame) => {
+      if (sameFrame(shown, frame)) return null;
+      const stands = shown.lines === frame.lines && shown.words === frame.words;
+      const moves = boundsOfMarks([...shown.drawn, ...shown.moving, ...frame.drawn, ...frame.moving]);
+      const patch = stands && moves ? patchOf(moves, whole) : whole;
+      shown = frame;
+      if (!patch) return null;
+      const { x, y, width, height } = patch;
+      context.save();
+      context.beginPath();
+      context.rect(x, y, width, height);
+      context.clip();
+      context.clearRect(x, y, width, height);
+      if (frame.lines.length > 0)
+        context.drawImage(lines(frame.lines), x, y, width, height, x, y, width, height);
       for (const mark of frame.drawn) drawWith(pen, mark);
-      if (frame.words.length > 0) context.drawImage(words(frame.words), 0, 0);
+      if (frame.words.length > 0)
+        context.drawImage(words(frame.words), x, y, width, height, x, y, width, height);
       for (const mark of frame.moving) drawWith(pen, mark);
+      context.restore();
+      return patch;
     },
   };
+}
+
+/** The whole even pixels round a box, inside the picture; null where it lies outside. */
+function patchOf(box: Box, whole: Patch): Patch | null {
+  const even = (v: number) => 2 * Math.floor(v / 2);
+  const x = Math.max(0, even(box.x));
+  const y = Math.max(0, even(box.y));
+  const width = Math.min(whole.width, even(box.x + box.width) + 2) - x;
+  const height = Math.min(whole.height, even(box.y + box.height) + 2) - y;
+  return width > 0 && height > 0 ? { x, y, width, height } : null;
 }
 
 /** Paints a list of marks as a picture of its own. */
@@ -53,9 +84,10 @@ export function paintMarks(
   for (const mark of marks) drawWith(pen, mark);
 }
 
-function surface({ widthPx, heightPx }: FilmPicture, read: boolean) {
+/** A canvas whose pixels are read again and again: kept where that is cheap. */
+export function surface({ widthPx, heightPx }: Pick<FilmPicture, "widthPx" | "heightPx">) {
   const canvas = new OffscreenCanvas(widthPx, heightPx);
-  const context = canvas.getContext("2d", { willReadFrequently: read });
+  const context = canvas.getContext("2d", { willReadFrequently: true });
   if (!context) throw new Error("this browser gives no canvas to paint on");
   return { canvas, context };
 }
@@ -66,7 +98,7 @@ function layer(
   palette: Palette,
   typeface: Typeface,
 ): (marks: readonly Mark[]) => OffscreenCanvas {
-  const { canvas, context } = surface(picture, true);
+  const { canvas, context } = surface(picture);
   const pen = outlinePen(context, palette, typeface);
   let painted: readonly Mark[] | null = null;
   return (marks) => {

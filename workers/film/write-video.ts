@@ -14,6 +14,7 @@ import type { Overlay } from "#core/overlay";
 import { type EditMap, lessonToSource } from "#core/schedule";
 import type { FileSink, Watch } from "#film/file-sink.ts";
 import type { FilmPainter } from "./film-painter.ts";
+import { layingOver } from "./lay-over.ts";
 import type { Recording } from "./recording.ts";
 import type { FilmSound } from "./sound-blocks.ts";
 
@@ -47,7 +48,6 @@ export async function writeLessonVideo(
   watch: Watch,
 ): Promise<void> {
   const { picture, frames, rate } = plan;
-  const { context, canvas } = painter;
   const target = outputInto(sink, form);
   const video = new VideoSampleSource({
     codec: form.picture,
@@ -79,22 +79,19 @@ export async function writeLessonVideo(
   };
   try {
     await target.output.start();
-    const { scale, dx, dy } = picture;
     const shown = recording
       ? new VideoSampleSink(recording.video).samplesAtTimestamps(sourceTimes(plan, map))
       : null;
+    const lay = layingOver(picture, painter);
     let heardS = 0;
     for (let n = 0; n < frames; n++) {
       const atMs = msOfPicture(n, rate);
-      context.fillStyle = shown ? "#000000" : DESK;
-      context.fillRect(0, 0, picture.widthPx, picture.heightPx);
-      const sample = shown ? (await shown.next()).value : null;
-      if (sample) {
-        sample.draw(context, dx, dy, sample.displayWidth * scale, sample.displayHeight * scale);
-        sample.close();
-      }
-      painter.paint(overlay(atMs));
-      const made = new VideoSample(canvas, { timestamp: atMs / 1000, duration: msOfPicture(1, rate) / 1000 });
+      const filmed = shown ? (await shown.next()).value : null;
+      const made = await lay(filmed ?? null, overlay(atMs), {
+        timestamp: atMs / 1000,
+        duration: msOfPicture(1, rate) / 1000,
+      });
+      filmed?.close();
       await video.add(made);
       made.close();
       if (blocks && atMs / 1000 + SOUND_AHEAD_S > heardS) {
@@ -113,9 +110,6 @@ export async function writeLessonVideo(
     throw error;
   }
 }
-
-/** The desk under a sheet that is its own picture. */
-const DESK = "#6f757c";
 
 /** Which instant of the recording each picture shows, s; the middle of the picture's time, so that no rounding takes the one before. */
 function* sourceTimes({ frames, rate }: FilmPlan, map: EditMap | null): Generator<number> {
@@ -152,10 +146,17 @@ export async function writeOverlayWebm(
   target.output.addVideoTrack(video, { frameRate: rate.frames / rate.per });
   try {
     await target.output.start();
+    const pixels = new Uint8ClampedArray(w * h * 4);
     for (const { first, count, frame } of filmRuns(overlay, frames, rate)) {
-      painter.clear();
-      painter.paint(frame);
-      const pixels = painter.context.getImageData(0, 0, w, h).data;
+      const patch = painter.show(frame);
+      if (patch) {
+        const { x, y, width, height } = patch;
+        const { data } = painter.context.getImageData(x, y, width, height);
+        if (width === w) pixels.set(data, 4 * y * w);
+        else
+          for (let row = 0; row < height; row++)
+            pixels.set(data.subarray(4 * row * width, 4 * (row + 1) * width), 4 * ((y + row) * w + x));
+      }
       const each = everyFrame ? 1 : count;
       for (let n = first; n < first + count; n += each) {
         const sample = new VideoSample(pixels, {

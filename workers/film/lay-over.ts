@@ -1,0 +1,84 @@
+import { VideoSample } from "mediabunny";
+import type { FilmPicture, OverlayFrame } from "#core/overlay";
+import { type FilmPainter, surface } from "./film-painter.ts";
+import { type YuvColours, type YuvOverlay, yuvOverlay } from "./yuv-overlay.ts";
+
+/** When a picture of the film is shown, s. */
+interface Shown {
+  readonly timestamp: number;
+  readonly duration: number;
+}
+
+/** Makes a picture of the film: what was filmed, null for the bare desk, with a picture of the overlay over it. */
+export type LayOver = (filmed: VideoSample | null, frame: OverlayFrame, shown: Shown) => Promise<VideoSample>;
+
+/** The desk under a sheet that is its own picture; round a recording of another shape the film is black. */
+const DESK = "#6f757c";
+const BARS = "#000000";
+
+/** Lays overlays over what was filmed: in the film's own planes where the picture is taken as it is, else on a canvas. */
+export function layingOver(picture: FilmPicture, painter: FilmPainter): LayOver {
+  const { widthPx, heightPx, scale, dx, dy } = picture;
+  const asFilmed = scale === 1 && dx === 0 && dy === 0;
+  const onCanvas = layingOnCanvas(picture, painter);
+  let planes: { overlay: YuvOverlay; bytes: Uint8Array } | null = null;
+  return async (filmed, frame, shown) => {
+    const fits = asFilmed && filmed && filmed.displayWidth === widthPx && filmed.displayHeight === heightPx;
+    if (!fits || filmed.format !== "I420" || filmed.rotation !== 0) return onCanvas(filmed, frame, shown);
+    const patch = painter.show(frame);
+    if (!planes) {
+      planes = {
+        overlay: yuvOverlay(widthPx, heightPx, coloursOf(filmed)),
+        bytes: new Uint8Array((widthPx * heightPx * 3) / 2),
+      };
+      planes.overlay.update(
+        { x: 0, y: 0, width: widthPx, height: heightPx },
+        painter.context.getImageData(0, 0, widthPx, heightPx).data,
+      );
+    } else if (patch)
+      planes.overlay.update(
+        patch,
+        painter.context.getImageData(patch.x, patch.y, patch.width, patch.height).data,
+      );
+    const { bytes, overlay } = planes;
+    await filmed.copyTo(bytes, { layout: layoutOf(widthPx, heightPx) });
+    overlay.over(bytes);
+    return new VideoSample(bytes, {
+      ...shown,
+      format: "I420",
+      codedWidth: widthPx,
+      codedHeight: heightPx,
+      colorSpace: filmed.colorSpace.toJSON(),
+    });
+  };
+}
+
+/** Three planes one after the other, without gaps. */
+function layoutOf(width: number, height: number): PlaneLayout[] {
+  return [
+    { offset: 0, stride: width },
+    { offset: width * height, stride: width / 2 },
+    { offset: (width * height * 5) / 4, stride: width / 2 },
+  ];
+}
+
+/** How the colours of a recording are kept; small pictures that do not say it are taken for old ones (common practice, no published source). */
+function coloursOf({ colorSpace, displayHeight }: VideoSample): YuvColours {
+  const { matrix, fullRange } = colorSpace;
+  const old = matrix === "smpte170m" || matrix === "bt470bg" || (matrix === null && displayHeight < 720);
+  return { matrix: old ? "bt601" : "bt709", fullRange: fullRange ?? false };
+}
+
+function layingOnCanvas({ widthPx, heightPx, scale, dx, dy }: FilmPicture, painter: FilmPainter): LayOver {
+  const { canvas, context } = surface({ widthPx, heightPx });
+  return async (filmed, frame, shown) => {
+    if (!filmed || dx > 0 || dy > 0) {
+      context.fillStyle = filmed ? BARS : DESK;
+      context.fillRect(0, 0, widthPx, heightPx);
+    }
+    filmed?.draw(context, dx, dy, filmed.displayWidth * scale, filmed.displayHeight * scale);
+    painter.show(frame);
+    context.drawImage(painter.canvas, 0, 0);
+    return new VideoSample(canvas, shown);
+  };
+}
