@@ -1,5 +1,5 @@
-import { type Colour, type Mark, type Spot, sameMark } from "#core/display";
-import { type FilmPlan, msOfPicture } from "#core/film";
+import { type Colour, type Mark, sameMark } from "#core/display";
+import { type FilmPlan, growsInto, lengthOfMark, msOfPicture } from "#core/film";
 import type { Overlay } from "#core/overlay";
 import type { Watch } from "./file-sink.ts";
 import { escapeXml, outliningPen } from "./outlined-svg.ts";
@@ -49,7 +49,7 @@ export async function animatedSvg(
     const it = open[band]?.get(id);
     if (!it) return;
     open[band]?.delete(id);
-    const grownFrom = it.grew ? lengthOf(it.first) / Math.max(1e-9, lengthOf(it.last)) : 1;
+    const grownFrom = it.grew ? lengthOfMark(it.first) / Math.max(1e-9, lengthOfMark(it.last)) : 1;
     shown.push({ mark: it.last, band, rank: it.rank, fromMs: it.fromMs, toMs: atMs, grownFrom });
   };
   for (let n = 0; n < frames; n++) {
@@ -98,38 +98,4 @@ ${pen.outlines()}
 ${body.join("\n")}
 </svg>
 `;
-}
-
-/** Whether a line has only been drawn on: the same line, as far as it was there. */
-function growsInto(before: Mark, after: Mark): boolean {
-  if (before.kind !== "path" || after.kind !== "path") return false;
-  if (before.closed || after.closed || !before.ink || !after.ink || after.ink.dash.length > 0) return false;
-  if (before.ink.colour !== after.ink.colour || (before.opacity ?? 1) !== (after.opacity ?? 1)) return false;
-  const [a, b] = [before.points, after.points];
-  if (a.length < 2 || b.length < a.length || lengthOf(after) <= lengthOf(before)) return false;
-  if (!a.slice(0, -1).every((p, i) => near(p, b[i]))) return false;
-  // The end it had lies on what it has become.
-  const [from, to, end] = [b[a.length - 2], b[a.length - 1], a[a.length - 1]];
-  if (!from || !to || !end) return false;
-  const long = Math.hypot(to.x - from.x, to.y - from.y);
-  const off =
-    ((end.x - from.x) * (to.y - from.y) - (end.y - from.y) * (to.x - from.x)) / Math.max(1e-9, long);
-  return (
-    Math.abs(off) < ON_LINE_PX && (end.x - from.x) * (to.x - from.x) + (end.y - from.y) * (to.y - from.y) >= 0
-  );
-}
-
-/** A tenth of a pixel is not seen. */
-const ON_LINE_PX = 0.1;
-
-function near(p: Spot, q: Spot | undefined): boolean {
-  return q !== undefined && Math.hypot(p.x - q.x, p.y - q.y) < ON_LINE_PX;
-}
-
-function lengthOf(mark: Mark): number {
-  if (mark.kind !== "path") return 0;
-  return mark.points.reduce((sum, p, i) => {
-    const before = mark.points[i - 1];
-    return before ? sum + Math.hypot(p.x - before.x, p.y - before.y) : sum;
-  }, 0);
 }

@@ -12,7 +12,8 @@ export {
   type RecordingFacts,
 } from "./film-plan.ts";
 export { type FilmRun, fileOfRun, filmRuns, listOfRuns, sameFrame } from "./film-runs.ts";
-export { boundsOfMarks } from "./mark-bounds.ts";
+export { growsInto, lengthOfMark } from "./grows.ts";
+export { changedBoxes } from "./mark-bounds.ts";
 export { movieHead, movieSizeAt, movieTail, type PngMovie, type PngSample } from "./quicktime.ts";
 export { fadeEnds, JOIN_FADE_MS, type SoundPiece, soundPlan, tickSound } from "./sound-plan.ts";
 export { stillOfStep } from "./still-of-step.ts";

@@ -5,19 +5,33 @@ import {
   drawWith,
   type Mark,
   type Pen,
+  sameMark,
   widthOfText,
 } from "../display/index.ts";
+import { growsInto } from "./grows.ts";
 
-/** The smallest box round marks with all their ink; null for none. */
-export function boundsOfMarks(marks: readonly Mark[]): Box | null {
-  const boxes = marks.map((mark) => drawWith(BOUNDS, mark));
-  if (boxes.length === 0) return null;
-  return boundsOf(
-    boxes.flatMap(({ x, y, width, height }) => [
-      { x, y },
-      { x: x + width, y: y + height },
-    ]),
-  );
+/** How far round its old end a line that is drawn on may look otherwise, in its width: the end was round. */
+const END = 1;
+
+/**
+ * Boxes round what looks otherwise in one list of marks than in another: a mark that is the same is in none, and of one that
+ * was only drawn on just the new stretch.
+ */
+export function changedBoxes(before: readonly Mark[], after: readonly Mark[]): Box[] {
+  const old = new Map(before.map((m) => [m.id, m]));
+  const boxes = after.flatMap((mark) => {
+    const was = old.get(mark.id);
+    old.delete(mark.id);
+    if (!was) return [drawWith(BOUNDS, mark)];
+    if (sameMark(was, mark)) return [];
+    if (was.kind === "path" && mark.kind === "path" && growsInto(was, mark)) {
+      const tail = mark.points.slice(was.points.length - 1);
+      const end = was.points[was.points.length - 1];
+      return [boundsOf(end ? [end, ...tail] : tail, (mark.ink?.width ?? 0) * END + 2)];
+    }
+    return [drawWith(BOUNDS, was), drawWith(BOUNDS, mark)];
+  });
+  return [...boxes, ...[...old.values()].map((mark) => drawWith(BOUNDS, mark))];
 }
 
 const BOUNDS: Pen<Box> = {

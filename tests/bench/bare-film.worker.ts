@@ -1,7 +1,10 @@
 // The bare pipelines that films are measured against: decode and encode, nothing drawn.
 import {
   ALL_FORMATS,
+  AudioSampleSink,
+  AudioSampleSource,
   Input,
+  type InputAudioTrack,
   Mp4OutputFormat,
   NullTarget,
   Output,
@@ -39,15 +42,28 @@ async function recode({ address, codec }: Extract<BareRequest, { kind: "recode" 
     target: new NullTarget(),
   });
   output.addVideoTrack(video);
+  const heard = await input.getPrimaryAudioTrack();
+  const audio = new AudioSampleSource({ codec: "opus", bitrate: 128_000, transform: { sampleRate: 48_000 } });
+  if (heard) output.addAudioTrack(audio);
   await output.start();
+  const hearing = heard && hearAll(heard, audio);
   let n = 0;
   for await (const sample of new VideoSampleSink(track).samples()) {
     await video.add(sample);
     sample.close();
     n++;
   }
+  await hearing;
   await output.finalize();
   return n;
+}
+
+async function hearAll(track: InputAudioTrack, audio: AudioSampleSource): Promise<void> {
+  for await (const sample of new AudioSampleSink(track).samples()) {
+    await audio.add(sample);
+    sample.close();
+  }
+  audio.close();
 }
 
 async function seeThrough({

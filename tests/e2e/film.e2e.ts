@@ -129,6 +129,14 @@ test("an evening's recording goes in; its sheet is followed, and a finished vide
 
   const mov = await make(page, "Overlay, QuickTime");
   expect(probe(mov)).toMatchObject({ codec: "png", pixels: "rgba", rate: "25/1", frames });
+  // The film is the recording with that overlay over it, in its colours; 1.2 s of the lesson are 4.2 s of the recording.
+  const [filmed, recorded, laid] = [framesOf(video, [30]), framesOf(TAKE, [105]), framesOf(mov, [30])].map(
+    ([f]) => f,
+  );
+  if (!filmed || !recorded || !laid) throw new Error("no frames");
+  const [inside, outside] = differences(filmed, recorded, laid);
+  expect(inside).toBeLessThan(8);
+  expect(outside).toBeLessThan(2);
   const webm = await make(page, "Overlay, see-through WebM");
   expect(probe(webm)).toMatchObject({ codec: "vp9", frames });
   const some = [30, 90, 170, 210];
@@ -171,6 +179,22 @@ test("an evening's recording goes in; its sheet is followed, and a finished vide
     ).toBeLessThan(2);
   }
 });
+
+/** The mean differences of a film from the recording with the overlay over it: where the overlay covers it, and besides. */
+function differences(film: Uint8Array, recorded: Uint8Array, overlay: Uint8Array): readonly [number, number] {
+  const sums = [0, 0];
+  const counts = [0, 0];
+  for (let i = 0; i < overlay.length; i += 4) {
+    const alpha = overlay[i + 3] ?? 0;
+    if (alpha > 0 && alpha < 255) continue;
+    const k = alpha === 255 ? 0 : 1;
+    const from = k === 0 ? overlay : recorded;
+    for (let c = 0; c < 3; c++) sums[k] = (sums[k] ?? 0) + Math.abs((film[i + c] ?? 0) - (from[i + c] ?? 0));
+    counts[k] = (counts[k] ?? 0) + 3;
+  }
+  expect(counts[0]).toBeGreaterThan(3000);
+  return [(sums[0] ?? 0) / (counts[0] ?? 1), (sums[1] ?? 0) / (counts[1] ?? 1)];
+}
 
 test("a film is stopped in the middle: nothing of it is left, and what cannot be made is said before", async ({
   page,

@@ -1,5 +1,5 @@
 import { type Box, type Colour, canvasPen, drawWith, type Mark, type Pen } from "#core/display";
-import { boundsOfMarks, sameFrame } from "#core/film";
+import { changedBoxes } from "#core/film";
 import type { FilmPicture, OverlayFrame } from "#core/overlay";
 import { leftOf, lineSetter } from "#film/set-line.ts";
 import type { Typeface } from "#film/typeface.ts";
@@ -18,8 +18,8 @@ export interface Patch {
 export interface FilmPainter {
   readonly canvas: OffscreenCanvas;
   readonly context: OffscreenCanvasRenderingContext2D;
-  /** Shows a picture of the overlay; answers what of the canvas is another than before, null: nothing. */
-  show(frame: OverlayFrame): Patch | null;
+  /** Shows a picture of the overlay; answers where the canvas is another than before. */
+  show(frame: OverlayFrame): readonly Patch[];
 }
 
 const NOTHING: OverlayFrame = { stepId: null, lines: [], drawn: [], words: [], moving: [] };
@@ -31,45 +31,87 @@ const NOTHING: OverlayFrame = { stepId: null, lines: [], drawn: [], words: [], m
 export function filmPainter(picture: FilmPicture, palette: Palette, typeface: Typeface): FilmPainter {
   const { canvas, context } = surface(picture);
   const pen = outlinePen(context, palette, typeface);
-  const lines = layer(picture, palette, typeface);
-  const words = layer(picture, palette, typeface);
-  const whole: Patch = { x: 0, y: 0, width: picture.widthPx, height: picture.heightPx };
+  const [lines, words] = [layer(picture, palette, typeface), layer(picture, palette, typeface)];
   let shown = NOTHING;
   return {
     canvas,
     context,
     show: (frame) => {
-      if (sameFrame(shown, frame)) return null;
-      const stands = shown.lines === frame.lines && shown.words === frame.words;
-      const moves = boundsOfMarks([...shown.drawn, ...shown.moving, ...frame.drawn, ...frame.moving]);
-      const patch = stands && moves ? patchOf(moves, whole) : whole;
+      const patches = apart([
+        ...lines.show(frame.lines),
+        ...words.show(frame.words),
+        ...patchesOf(changedBoxes(shown.drawn, frame.drawn), picture),
+        ...patchesOf(changedBoxes(shown.moving, frame.moving), picture),
+      ]);
       shown = frame;
-      if (!patch) return null;
-      const { x, y, width, height } = patch;
-      context.save();
-      context.beginPath();
-      context.rect(x, y, width, height);
-      context.clip();
-      context.clearRect(x, y, width, height);
-      if (frame.lines.length > 0)
-        context.drawImage(lines(frame.lines), x, y, width, height, x, y, width, height);
-      for (const mark of frame.drawn) drawWith(pen, mark);
-      if (frame.words.length > 0)
-        context.drawImage(words(frame.words), x, y, width, height, x, y, width, height);
-      for (const mark of frame.moving) drawWith(pen, mark);
-      context.restore();
-      return patch;
+      anew(context, patches, () => {
+        context.drawImage(lines.canvas, 0, 0);
+        for (const mark of frame.drawn) drawWith(pen, mark);
+        context.drawImage(words.canvas, 0, 0);
+        for (const mark of frame.moving) drawWith(pen, mark);
+      });
+      return patches;
     },
   };
 }
 
+/** Paints some patches of a canvas anew, and nothing besides. */
+function anew(
+  context: OffscreenCanvasRenderingContext2D,
+  patches: readonly Patch[],
+  paint: () => void,
+): void {
+  if (patches.length === 0) return;
+  context.save();
+  context.beginPath();
+  for (const { x, y, width, height } of patches) context.rect(x, y, width, height);
+  context.clip();
+  for (const { x, y, width, height } of patches) context.clearRect(x, y, width, height);
+  paint();
+  context.restore();
+}
+
+/** Two patches that together take up little more than each by itself are one: every patch is read by itself. */
+const LITTLE_MORE = 1.4;
+const READING_PX = 3000;
+
+function apart(patches: readonly Patch[]): readonly Patch[] {
+  const left: Patch[] = [];
+  for (const patch of patches) {
+    const i = left.findIndex((other) => {
+      const both = areaOf(other) + areaOf(patch);
+      return areaOf(round(other, patch)) < both * LITTLE_MORE + READING_PX;
+    });
+    const other = left[i];
+    if (other) left[i] = round(other, patch);
+    else left.push(patch);
+  }
+  return left;
+}
+
+const areaOf = ({ width, height }: Patch) => width * height;
+
+function round(a: Patch, b: Patch): Patch {
+  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  return {
+    x,
+    y,
+    width: Math.max(a.x + a.width, b.x + b.width) - x,
+    height: Math.max(a.y + a.height, b.y + b.height) - y,
+  };
+}
+
+function patchesOf(boxes: readonly Box[], picture: FilmPicture): Patch[] {
+  return boxes.flatMap((box) => patchOf(box, picture) ?? []);
+}
+
 /** The whole even pixels round a box, inside the picture; null where it lies outside. */
-function patchOf(box: Box, whole: Patch): Patch | null {
+function patchOf(box: Box, { widthPx, heightPx }: FilmPicture): Patch | null {
   const even = (v: number) => 2 * Math.floor(v / 2);
   const x = Math.max(0, even(box.x));
   const y = Math.max(0, even(box.y));
-  const width = Math.min(whole.width, even(box.x + box.width) + 2) - x;
-  const height = Math.min(whole.height, even(box.y + box.height) + 2) - y;
+  const width = Math.min(widthPx, even(box.x + box.width) + 2) - x;
+  const height = Math.min(heightPx, even(box.y + box.height) + 2) - y;
   return width > 0 && height > 0 ? { x, y, width, height } : null;
 }
 
@@ -92,22 +134,22 @@ export function surface({ widthPx, heightPx }: Pick<FilmPicture, "widthPx" | "he
   return { canvas, context };
 }
 
-/** A list of marks as a picture, painted again only when it is another list. */
-function layer(
-  picture: FilmPicture,
-  palette: Palette,
-  typeface: Typeface,
-): (marks: readonly Mark[]) => OffscreenCanvas {
+/** A list of marks as a picture; of another list only what is otherwise is painted. */
+function layer(picture: FilmPicture, palette: Palette, typeface: Typeface) {
   const { canvas, context } = surface(picture);
   const pen = outlinePen(context, palette, typeface);
-  let painted: readonly Mark[] | null = null;
-  return (marks) => {
-    if (marks !== painted) {
-      context.clearRect(0, 0, picture.widthPx, picture.heightPx);
-      for (const mark of marks) drawWith(pen, mark);
+  let painted: readonly Mark[] = [];
+  return {
+    canvas,
+    show: (marks: readonly Mark[]): readonly Patch[] => {
+      if (marks === painted) return [];
+      const patches = patchesOf(changedBoxes(painted, marks), picture);
       painted = marks;
-    }
-    return canvas;
+      anew(context, patches, () => {
+        for (const mark of marks) drawWith(pen, mark);
+      });
+      return patches;
+    },
   };
 }
 

@@ -21,36 +21,39 @@ export function layingOver(picture: FilmPicture, painter: FilmPainter): LayOver 
   const { widthPx, heightPx, scale, dx, dy } = picture;
   const asFilmed = scale === 1 && dx === 0 && dy === 0;
   const onCanvas = layingOnCanvas(picture, painter);
-  let planes: { overlay: YuvOverlay; bytes: Uint8Array } | null = null;
+  let over: YuvOverlay | null = null;
   return async (filmed, frame, shown) => {
     const fits = asFilmed && filmed && filmed.displayWidth === widthPx && filmed.displayHeight === heightPx;
     if (!fits || filmed.format !== "I420" || filmed.rotation !== 0) return onCanvas(filmed, frame, shown);
-    const patch = painter.show(frame);
-    if (!planes) {
-      planes = {
-        overlay: yuvOverlay(widthPx, heightPx, coloursOf(filmed)),
-        bytes: new Uint8Array((widthPx * heightPx * 3) / 2),
-      };
-      planes.overlay.update(
+    const patches = painter.show(frame);
+    if (!over) {
+      over = yuvOverlay(widthPx, heightPx, coloursOf(filmed));
+      over.update(
         { x: 0, y: 0, width: widthPx, height: heightPx },
-        painter.context.getImageData(0, 0, widthPx, heightPx).data,
+        pixelsOf(painter, 0, 0, widthPx, heightPx),
       );
-    } else if (patch)
-      planes.overlay.update(
-        patch,
-        painter.context.getImageData(patch.x, patch.y, patch.width, patch.height).data,
-      );
-    const { bytes, overlay } = planes;
+    } else
+      for (const { x, y, width, height } of patches)
+        over.update({ x, y, width, height }, pixelsOf(painter, x, y, width, height));
+    const bytes = new Uint8Array((widthPx * heightPx * 3) / 2);
     await filmed.copyTo(bytes, { layout: layoutOf(widthPx, heightPx) });
-    overlay.over(bytes);
-    return new VideoSample(bytes, {
-      ...shown,
+    over.over(bytes);
+    // The bytes are handed over, not copied once more.
+    const init: VideoFrameBufferInit & { transfer: ArrayBuffer[] } = {
       format: "I420",
       codedWidth: widthPx,
       codedHeight: heightPx,
+      timestamp: Math.round(shown.timestamp * 1e6),
+      duration: Math.round(shown.duration * 1e6),
       colorSpace: filmed.colorSpace.toJSON(),
-    });
+      transfer: [bytes.buffer],
+    };
+    return new VideoSample(new VideoFrame(bytes, init), shown);
   };
+}
+
+function pixelsOf({ context }: FilmPainter, x: number, y: number, width: number, height: number) {
+  return context.getImageData(x, y, width, height).data;
 }
 
 /** Three planes one after the other, without gaps. */

@@ -83,10 +83,13 @@ export async function writeLessonVideo(
       ? new VideoSampleSink(recording.video).samplesAtTimestamps(sourceTimes(plan, map))
       : null;
     const lay = layingOver(picture, painter);
-    let heardS = 0;
+    let coming = shown?.next();
+    let [heardS, hearing] = [0, Promise.resolve()];
     for (let n = 0; n < frames; n++) {
       const atMs = msOfPicture(n, rate);
-      const filmed = shown ? (await shown.next()).value : null;
+      const filmed = coming ? (await coming).value : null;
+      // The next one is decoded while this one is made.
+      coming = n + 1 < frames ? shown?.next() : undefined;
       const made = await lay(filmed ?? null, overlay(atMs), {
         timestamp: atMs / 1000,
         duration: msOfPicture(1, rate) / 1000,
@@ -96,11 +99,15 @@ export async function writeLessonVideo(
       made.close();
       if (blocks && atMs / 1000 + SOUND_AHEAD_S > heardS) {
         heardS = atMs / 1000 + 2 * SOUND_AHEAD_S;
-        await hear(heardS);
+        await hearing;
+        hearing = hear(heardS);
+        // It is waited for before more is asked; until then it may fail unheard.
+        hearing.catch(() => undefined);
       }
       await watch((n + 1) / frames);
     }
     await shown?.return(undefined);
+    await hearing;
     await hear(Number.POSITIVE_INFINITY);
     video.close();
     audio?.close();
@@ -148,9 +155,7 @@ export async function writeOverlayWebm(
     await target.output.start();
     const pixels = new Uint8ClampedArray(w * h * 4);
     for (const { first, count, frame } of filmRuns(overlay, frames, rate)) {
-      const patch = painter.show(frame);
-      if (patch) {
-        const { x, y, width, height } = patch;
+      for (const { x, y, width, height } of painter.show(frame)) {
         const { data } = painter.context.getImageData(x, y, width, height);
         if (width === w) pixels.set(data, 4 * y * w);
         else

@@ -10,7 +10,7 @@ export interface YuvColours {
 const WEIGHTS = { bt709: [0.2126, 0.0722], bt601: [0.299, 0.114] } as const;
 
 /** Squares of the picture in which it is known whether anything lies; even. */
-const TILE = 32;
+const TILE = 8;
 
 /** An overlay kept in a film's own colours, to be laid over pictures that are never made into red, green and blue. */
 export interface YuvOverlay {
