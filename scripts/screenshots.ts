@@ -4,6 +4,8 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
+import { type Lesson, parseLesson } from "#core/lesson";
+import { computeLesson } from "#core/pipeline";
 import { holdLocked } from "../tests/attack/break-store.ts";
 import { newFolder, startServer } from "../tests/attack/server-process.ts";
 
@@ -27,6 +29,13 @@ await new Promise<void>((ready) =>
 async function visit(page: Page, address: string): Promise<void> {
   await page.goto(address, { waitUntil: "load" });
   await page.waitForTimeout(1200);
+}
+
+/** The lesson as the server has it now. */
+async function lessonAt(page: Page, address: string): Promise<Lesson> {
+  const parsed = parseLesson(await (await page.request.get(`${address}/file`)).json());
+  if (!parsed.ok) throw new Error(parsed.findings[0]?.message);
+  return parsed.value;
 }
 
 const browser = await chromium.launch({
@@ -91,6 +100,24 @@ try {
   await shot("script", `${KIOSK}/narrate`);
   await shot("narrate", `${GLASSHOUSE}/narrate?step=left-bench/guides`, async (p) => {
     await p.getByRole("button", { name: "Add the waits" }).click();
+    await p.waitForTimeout(800);
+  });
+  await shot("take-out", `${GLASSHOUSE}/rehearse`, async (p) => {
+    await p.waitForTimeout(800);
+    await p.getByRole("slider", { name: "Lesson time" }).fill("240000");
+    await p.getByText("Take out", { exact: true }).click();
+    await p.waitForTimeout(2500);
+  });
+  await shot("wait", `${GLASSHOUSE}/rehearse`, async (p) => {
+    await p.waitForTimeout(800);
+    // In the wait after the front of the far wall, which was added above.
+    const { schedule, editMap, steps } = computeLesson(await lessonAt(p, GLASSHOUSE));
+    const at = schedule.windows[steps.findIndex((s) => s.id.startsWith("left-bench/front"))];
+    const wait = editMap?.holds.find((h) => at && h.lessonFrom >= at.startMs && h.lessonFrom < at.endMs);
+    if (!wait) throw new Error("no wait to show");
+    await p
+      .getByRole("slider", { name: "Lesson time" })
+      .fill(String(Math.round((wait.lessonFrom + 6500) / 10) * 10));
     await p.waitForTimeout(800);
   });
   const release = holdLocked(DATA);

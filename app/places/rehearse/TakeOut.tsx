@@ -130,6 +130,7 @@ export function TakeOut({ missing }: { missing: boolean }) {
         )}
         {kind === "video" && video ? (
           <Switch
+            className={styles.whole ?? ""}
             label="Three ticks before going on"
             checked={ticks}
             onChange={(e) => setTicks(e.currentTarget.checked)}
