@@ -14,6 +14,8 @@ import { mmIn } from "./suits.ts";
 const ENOUGH = 0.6;
 /** A stretch with nothing to see or hear for so long is dead time. */
 const LONG_NOTHING_MS = 45_000;
+/** Captions and recording that end as near as this end together. */
+const ENDS_TOGETHER_MS = 2000;
 /** Words by which a speaker takes back what was just said. */
 const CORRECTS = /\b(?:no|sorry|i mean|actually|rather|wait|oops|correction|make that|not that)\b/i;
 
@@ -100,6 +102,15 @@ function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Fin
         ),
       );
   }
+  const lastWord = words[words.length - 1];
+  if (lastWord && lastWord.endMs > map.sourceMs + ENDS_TOGETHER_MS)
+    findings.push({
+      code: "words-after-recording",
+      severity: "note",
+      about: "take",
+      message: `The captions go on to ${formatClock(lastWord.endMs)}, the recording ends at ${formatClock(map.sourceMs)}: what is said after that is neither heard nor shown. All of it is kept.`,
+      numbers: { captionsMs: lastWord.endMs, recordingMs: map.sourceMs },
+    });
   // Nothing said and nothing drawn.
   const busy = [
     ...spokenStretches(words, map),

@@ -43,7 +43,7 @@ async function recode({ address, codec }: Extract<BareRequest, { kind: "recode" 
   });
   output.addVideoTrack(video);
   const heard = await input.getPrimaryAudioTrack();
-  const audio = new AudioSampleSource({ codec: "opus", bitrate: 128_000, transform: { sampleRate: 48_000 } });
+  const audio = new AudioSampleSource({ codec: "opus", bitrate: 128_000 });
   if (heard) output.addAudioTrack(audio);
   await output.start();
   const hearing = heard && hearAll(heard, audio);

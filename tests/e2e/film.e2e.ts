@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { mkdtempSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -180,6 +181,17 @@ test("an evening's recording goes in; its sheet is followed, and a finished vide
   }
 });
 
+/** The films that lie in the browser's own store. */
+function storedFilms(page: Page): Promise<string[]> {
+  return page.evaluate(async () => {
+    const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle("films");
+    const names: string[] = [];
+    for await (const name of (folder as unknown as { keys(): AsyncIterable<string> }).keys())
+      names.push(name);
+    return names;
+  });
+}
+
 /** The mean differences of a film from the recording with the overlay over it: where the overlay covers it, and besides. */
 function differences(film: Uint8Array, recorded: Uint8Array, overlay: Uint8Array): readonly [number, number] {
   const sums = [0, 0];
@@ -216,12 +228,56 @@ test("a film is stopped in the middle: nothing of it is left, and what cannot be
   await beside(page, "Take out");
   await page.getByRole("button", { name: "Stop and throw it away" }).click();
   await expect(page.getByText("was stopped; nothing of it is left")).toBeVisible();
-  const left = await page.evaluate(async () => {
-    const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle("films");
-    const names: string[] = [];
-    for await (const name of (folder as unknown as { keys(): AsyncIterable<string> }).keys())
-      names.push(name);
-    return names;
-  });
+  const left = await storedFilms(page);
   expect(left).toEqual([]);
+});
+
+test("a recording that cannot be decoded, one with no sheet in it, and a window closed in the middle: each in words, nothing half-made left", async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(120_000);
+  const made = mkdtempSync(join(tmpdir(), "bad-"));
+  const film = (name: string, args: string) =>
+    execFileSync(
+      "ffmpeg",
+      `-y -loglevel error -f lavfi -i color=gray:s=320x180:r=10:d=8 ${args} ${join(made, name)}`.split(" "),
+    );
+  film("old.mp4", "-c:v mpeg4");
+  film("bare.mp4", "-c:v libx264 -pix_fmt yuv420p");
+  let served = "old.mp4";
+  await context.route("**/media/*", (route) =>
+    route.fulfill({ path: join(made, served), contentType: "video/mp4" }),
+  );
+  await withoutDialogue(page);
+  await page.goto("/lessons/the-lock-keepers-glasshouse/rehearse");
+  await beside(page, "Take out");
+  await expect(
+    page.getByText(/cannot decode the picture of ".*".*overlay can still be taken out/),
+  ).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "Make it" })).toBeDisabled();
+  // The overlay needs nothing of the recording.
+  await page.getByRole("radio", { name: /^Overlay, QuickTime/ }).check();
+  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  served = "bare.mp4";
+  await beside(page, "Sheet");
+  await page.getByRole("button", { name: "Follow the sheet" }).click();
+  await expect(page.getByText("No sheet was seen with all four sides in the picture")).toBeVisible({
+    timeout: 60_000,
+  });
+  await context.unroute("**/media/*");
+
+  const other = await context.newPage();
+  await withoutDialogue(other);
+  await other.goto("/lessons/the-lock-keepers-glasshouse/rehearse");
+  await beside(other, "Take out");
+  await other.getByRole("radio", { name: /^Overlay, QuickTime/ }).check();
+  await expect(other.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  await other.getByRole("button", { name: "Make it" }).click();
+  await expect(other.getByText(/\d+ %, \d+:\d\d left/)).toBeVisible({ timeout: 30_000 });
+  await other.close({ runBeforeUnload: false });
+  await beside(page, "Take out");
+  const stills = await make(page, "Stills of all steps");
+  expect(Object.keys(unzipSync(readFileSync(stills))).length).toBeGreaterThan(40);
+  expect(await storedFilms(page)).toHaveLength(1);
 });

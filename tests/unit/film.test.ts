@@ -96,6 +96,25 @@ describe("a film is planned", () => {
     expect(gone.ok ? "" : gone.finding.message).toMatch(/cut out, so the film would be empty/);
   });
 
+  test("a recording shorter than its captions is told, and its film is as long as the recording", () => {
+    const full = demoLesson("glasshouse");
+    const short = computeLesson(
+      changed(full, [
+        {
+          id: "take/take-1",
+          field: "video",
+          value: { file: "a.mp4", durationMs: 60_000, widthPx: 854, heightPx: 480 },
+        },
+      ]),
+    );
+    expect(short.findings.find((f) => f.code === "words-after-recording")?.message).toMatch(
+      /recording ends at 1:00.*kept/,
+    );
+    const planned = planFilm(short, WISH, { framesPerSecond: 12 });
+    expect(planned.ok && planned.plan.totalMs).toBe(60_000);
+    expect(computed.findings.some((f) => f.code === "words-after-recording")).toBe(false);
+  });
+
   test("what this browser cannot write is said before, with the nearest that it can", () => {
     const all = { h264: true, vp9: true, aac: true, opus: true };
     expect(offerFilm("video", "mp4", all)).toEqual({

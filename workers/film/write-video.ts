@@ -1,5 +1,6 @@
 import {
   AudioSampleSource,
+  canEncodeAudio,
   Mp4OutputFormat,
   Output,
   StreamTarget,
@@ -61,8 +62,13 @@ export async function writeLessonVideo(
       ? new AudioSampleSource({
           codec: form.sound,
           bitrate: SOUND_BITS,
-          // Opus knows few rates, 48 kHz the best of them.
-          ...(form.sound === "opus" ? { transform: { sampleRate: 48_000 } } : {}),
+          // Most coders take sound at any rate; turning it into another here is slow and holds on to memory.
+          ...((await canEncodeAudio(form.sound, {
+            sampleRate: sound.samplesPerSecond,
+            numberOfChannels: sound.channels,
+          }))
+            ? {}
+            : { transform: { sampleRate: 48_000 } }),
         })
       : null;
   if (audio) target.output.addAudioTrack(audio);

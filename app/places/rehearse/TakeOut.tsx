@@ -22,7 +22,7 @@ const KINDS: readonly { readonly kind: FilmKind; readonly called: string; readon
   { kind: "stills", called: "Stills of all steps", why: "PNG and SVG for slides, zipped" },
 ];
 const SIZES: Readonly<Record<FilmSize, string>> = {
-  recording: "as recorded",
+  recording: "size as recorded",
   "720": "720 lines",
   "1080": "1080 lines",
   "2160": "2160 lines",
@@ -120,7 +120,7 @@ export function TakeOut({ missing }: { missing: boolean }) {
             allowDeselect={false}
             value={rate}
             data={[
-              { value: "recording", label: video ? "as recorded" : "25 a second" },
+              { value: "recording", label: video ? "rate as recorded" : "25 a second" },
               ...Object.keys(FRAME_RATES)
                 .filter((r) => !r.endsWith("df"))
                 .map((value) => ({ value, label: `${value} a second` })),
