@@ -117,12 +117,19 @@ async function follow({
     const watch = sheetWatcher(guess, sheet);
     const sightings: SheetSighting[] = [];
     let tones: Tones | null = null;
-    let told = 0;
+    let [told, seenAtS] = [0, -1];
     const times = Array.from({ length: Math.max(1, Math.ceil(durationMs / LOOK_MS)) }, (_, i) => i * LOOK_MS);
     let i = 0;
     for await (const sample of new VideoSampleSink(video).samplesAtTimestamps(times.map((ms) => ms / 1000))) {
       const atMs = times[i++] ?? 0;
-      if (!sample) continue;
+      const before = sightings[sightings.length - 1];
+      // Where the recording holds a picture, or has ended, there is nothing new to see.
+      if (!sample || (before && sample.timestamp === seenAtS)) {
+        sample?.close();
+        if (before) sightings.push({ ...before, atMs });
+        continue;
+      }
+      seenAtS = sample.timestamp;
       sample.draw(context, 0, 0, w, h);
       sample.close();
       const { data } = context.getImageData(0, 0, w, h);

@@ -2,7 +2,7 @@ import type { PaperPoint } from "../geometry/index.ts";
 import type { Sign } from "../told/index.ts";
 import { holds, spanInside } from "./box.ts";
 import { longestDrawn } from "./drawn-stretch.ts";
-import type { Mark, Spot } from "./mark.ts";
+import type { Colour, Mark, Spot } from "./mark.ts";
 import type { SheetInPicture } from "./sheet-in-picture.ts";
 import type { SignPlace } from "./sign-place.ts";
 import { halfOfText } from "./text-width.ts";
@@ -22,7 +22,7 @@ export function addAim(id: string, sign: Extract<Sign, { k: "aim" }>, place: Sig
   const to = Math.hypot(end.x - start.x, end.y - start.y);
   const [ux, uy] = [(end.x - start.x) / to, (end.y - start.y) / to];
   const at = (along: number) => ({ x: start.x + ux * along, y: start.y + uy * along });
-  if (to > size * 0.8) signs.marks.push(head(`${id}#head`, at(to * HEAD_AT), ux, uy, size));
+  if (to > size * 0.8) signs.marks.push(arrowHead(`${id}#head`, at(to * HEAD_AT), [ux, uy], size));
   if (named.has(sign.called)) return;
   named.add(sign.called);
   const inside = holds(view.area, b);
@@ -43,7 +43,7 @@ export function addAim(id: string, sign: Extract<Sign, { k: "aim" }>, place: Sig
   }
   const exit = at(to);
   // Only where the line itself leaves the picture, or the sheet, does the head stand at its end.
-  if (leaves(exit, view)) signs.marks.push(head(`${id}#exit`, exit, ux, uy, size));
+  if (leaves(exit, view)) signs.marks.push(arrowHead(`${id}#exit`, exit, [ux, uy], size));
   const back = at(Math.max(0, to - 6 * size));
   signs.written.push(
     writtenText(`${id}#name`, text, size, exit, [
@@ -63,8 +63,14 @@ function leaves(p: Spot, { area, sheet, to }: SheetInPicture): boolean {
   );
 }
 
-/** An arrowhead, filled. */
-function head(id: string, at: Spot, ux: number, uy: number, size: number): Mark {
+/** An arrowhead with its tip at a place, filled; `size`: of the letters it stands among. */
+export function arrowHead(
+  id: string,
+  at: Spot,
+  [ux, uy]: readonly [number, number],
+  size: number,
+  fill: Colour = "new",
+): Mark {
   const [long, half] = [size * 0.62, size * 0.24];
   const foot = { x: at.x - ux * long, y: at.y - uy * long };
   return {
@@ -77,7 +83,7 @@ function head(id: string, at: Spot, ux: number, uy: number, size: number): Mark 
     ],
     closed: true,
     ink: null,
-    fill: "new",
+    fill,
   };
 }
 

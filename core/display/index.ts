@@ -1,3 +1,4 @@
+export { arrowHead } from "./aim-marks.ts";
 export { layAnswerPages } from "./answer-pages.ts";
 export { type Box, boundsOf, overlap } from "./box.ts";
 export { type CanvasSurface, canvasPen } from "./canvas-pen.ts";
@@ -9,6 +10,7 @@ export { compareDrawings, type FinishedSheet } from "./compare-drawings.ts";
 export { drawSlip } from "./draw-slip.ts";
 export { drawState, drawStep, sheetMark } from "./draw-state.ts";
 export { type Explained, explainStep, type Room } from "./explain-step.ts";
+export { filledBox } from "./filled-box.ts";
 export type { Frame, FrameOptions } from "./frame-at.ts";
 export { frameAt } from "./frame-at.ts";
 export {
@@ -41,3 +43,4 @@ export { CAP_HEIGHT, widthOfText } from "./text-width.ts";
 export { marksToPicture, toPicture } from "./to-picture.ts";
 export { type ToolsAt, toolMarks } from "./tool-marks.ts";
 export { turnDrawing } from "./turn-drawing.ts";
+export { ring } from "./written-signs.ts";

@@ -1,4 +1,4 @@
-import { carryMarks, explainStep, type Mark } from "../display/index.ts";
+import { carryMarks, explainStep, filledBox, type Mark } from "../display/index.ts";
 import { type FilmPicture, textSizeIn, wordArea } from "../overlay/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { Step } from "../steps/index.ts";
@@ -21,19 +21,7 @@ export function stillOfStep(
   const room = { width: area.width, height: area.y + area.height - top, textSize: size * 0.8 };
   const { drawing, scale } = explainStep(on, step, room, { medium: "bench" });
   return [
-    {
-      kind: "path",
-      id: "desk",
-      points: [
-        { x: 0, y: 0 },
-        { x: w, y: 0 },
-        { x: w, y: h },
-        { x: 0, y: h },
-      ],
-      closed: true,
-      ink: null,
-      fill: "tone-1",
-    },
+    filledBox("desk", { x: 0, y: 0, width: w, height: h }, "tone-1"),
     {
       kind: "text",
       id: "title",

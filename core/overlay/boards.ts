@@ -1,5 +1,14 @@
 import { countOf } from "../base/index.ts";
-import { type Box, CAP_HEIGHT, type Mark, type Spot, widthOfText, wrap } from "../display/index.ts";
+import {
+  type Box,
+  CAP_HEIGHT,
+  filledBox,
+  type Mark,
+  overlap,
+  type Spot,
+  widthOfText,
+  wrap,
+} from "../display/index.ts";
 import type { Step } from "../steps/index.ts";
 
 /** What is said on a small board in a corner of the film. */
@@ -88,7 +97,7 @@ export function placeBoards(
         height,
       };
       const covers = busy.reduce((sum, [at, weight]) => sum + (inBox(box, at, size) ? weight : 0), 0);
-      const meets = [...placed.values()].some((b) => meet(b, box));
+      const meets = [...placed.values()].some((b) => overlap(b, box));
       return { box, cost: rank * PER_LIKE + covers + (meets ? COVERS_BOARD : 0) };
     });
     const best = choices.reduce((a, b) => (b.cost < a.cost ? b : a));
@@ -101,30 +110,13 @@ function inBox(box: Box, { x, y }: Spot, air: number): boolean {
   return x > box.x - air && y > box.y - air && x < box.x + box.width + air && y < box.y + box.height + air;
 }
 
-function meet(a: Box, b: Box): boolean {
-  return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
-}
-
 /** A board where it stands. */
 export function boardMarks(id: string, board: Board, box: Box, size: number): Mark[] {
-  const { x, y, width, height } = box;
+  const { x, y, height } = box;
   const left = x + BOARD_PAD * size + (board.ring ? 2 * RING * size + BOARD_PAD * size : 0);
   const high = (board.lines.length - 1) * LINE_HEIGHT * size + CAP_HEIGHT * size;
   return [
-    {
-      kind: "path",
-      id: `${id}#board`,
-      points: [
-        { x, y },
-        { x: x + width, y },
-        { x: x + width, y: y + height },
-        { x, y: y + height },
-      ],
-      closed: true,
-      ink: null,
-      fill: "sheet",
-      opacity: 0.92,
-    },
+    { ...filledBox(`${id}#board`, box, "sheet"), opacity: 0.92 },
     {
       kind: "text",
       id: `${id}#words`,

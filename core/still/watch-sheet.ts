@@ -38,12 +38,27 @@ const least = ({ sides }: SheetSeen) => Math.min(...sides);
 /** A side of which so much is seen is surely one. */
 const MOSTLY = 0.7;
 
+/** After so many guesses in vain only each so manieth picture is guessed at: guessing takes longer than looking. */
+const MISSES = 4;
+const REST_AFTER_MISSES = 4;
+
 /** Watches a sheet from picture to picture. */
 export function sheetWatcher(
   guess: GuessSheet,
   sheet: { readonly widthMm: number; readonly heightMm: number },
 ): (picture: GrayImage, atMs: number) => SheetSighting {
   let last: CornersPx | null = null;
+  /** Looks in a row in which no guess was any good. */
+  let missed = 0;
+  const guessed = (picture: GrayImage): CornersPx | null => {
+    if (missed >= MISSES && missed % REST_AFTER_MISSES !== 0) {
+      missed++;
+      return null;
+    }
+    const found = seenLike(picture, guess);
+    missed = found ? 0 : missed + 1;
+    return found;
+  };
   return (picture, atMs) => {
     const sighting = (corners: CornersPx | null) => ({ atMs, corners });
     if (last) {
@@ -55,13 +70,14 @@ export function sheetWatcher(
       }
       // Two sides where they were, the others covered: it has not moved.
       const partly = findSides(picture, last, CLOSE_PX, 2);
-      const moved = seenLike(picture, guess);
+      const moved = guessed(picture);
       if (!moved) return sighting(partly ? last : null);
       const ordered = inOrderOf(moved, last);
       last = ordered;
       return sighting(ordered);
     }
-    last = findSheet(picture, guess, sheet);
+    const found = guessed(picture);
+    last = found && inOrderOfSheet(found, sheet);
     return sighting(last);
   };
 }

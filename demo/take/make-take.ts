@@ -10,8 +10,8 @@ import { Resvg } from "@resvg/resvg-js";
 import {
   type Colour,
   type Drawing,
+  filledBox,
   frameAt,
-  type Mark,
   PAPER_PALETTE,
   toPicture,
   toSvg,
@@ -214,19 +214,6 @@ async function film(filmed: Lesson): Promise<void> {
 
 /** The table under the sheet. */
 function onDesk(drawing: Drawing): Drawing {
-  const { x, y, width, height } = drawing.box;
-  const table: Mark = {
-    kind: "path",
-    id: "table",
-    points: [
-      { x, y },
-      { x: x + width, y },
-      { x: x + width, y: y + height },
-      { x, y: y + height },
-    ],
-    closed: true,
-    ink: null,
-    fill: "quiet",
-  };
+  const table = filledBox("table", drawing.box, "quiet");
   return { ...drawing, marks: [table, ...drawing.marks], alt: "" };
 }

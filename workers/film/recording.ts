@@ -17,7 +17,10 @@ const LOOKED_AT = 256;
 
 /** Opens a recording by its address. Refuses in words what this browser cannot decode. */
 export async function openRecording(address: string, called: string): Promise<Recording> {
-  const input = new Input({ source: new UrlSource(address), formats: ALL_FORMATS });
+  const input = new Input({
+    source: new UrlSource(new URL(address, self.location.href)),
+    formats: ALL_FORMATS,
+  });
   try {
     const video = await input.getPrimaryVideoTrack();
     if (!video) throw new FilmTrouble(`"${called}" has no picture in it, so it cannot be filmed.`);
