@@ -19,7 +19,8 @@ import { writePngSequence } from "#film/png-sequence.ts";
 import { writeStills } from "#film/stills.ts";
 import { type FilmPainter, filmPainter, paintMarks, surface } from "./film/film-painter.ts";
 import { fileInStore, fileOnDisk, type MadeFile } from "./film/film-store.ts";
-import { FilmTrouble, openRecording, type Recording } from "./film/recording.ts";
+import { FilmTrouble, inWords } from "./film/film-trouble.ts";
+import { openRecording, type Recording } from "./film/recording.ts";
 import { filmSound } from "./film/sound-blocks.ts";
 import { loadTypeface } from "./film/typeface.ts";
 import { writeLessonVideo, writeOverlayWebm } from "./film/write-video.ts";
@@ -264,11 +265,4 @@ function watching(): Watch {
     }
     if (cancelled) throw new Cancelled();
   };
-}
-
-function inWords(error: unknown): string {
-  if (error instanceof FilmTrouble) return error.message;
-  if (error instanceof DOMException && error.name === "QuotaExceededError")
-    return "There is no room left for the film: nothing of it was kept. Free some space, choose a smaller size, or a place on another disk.";
-  return `It could not be made: ${error instanceof Error ? error.message : error}. Nothing of it was kept.`;
 }

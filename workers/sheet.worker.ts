@@ -11,7 +11,8 @@ import {
   sheetWatcher,
   tonesOf,
 } from "#core/still";
-import { FilmTrouble, openRecording } from "./film/recording.ts";
+import { FilmTrouble } from "./film/film-trouble.ts";
+import { openRecording } from "./film/recording.ts";
 
 interface SheetMm {
   readonly widthMm: number;
@@ -32,6 +33,14 @@ export type SheetRequest =
       /** Where it is thought to lie, where somebody has said so. */
       readonly near: CornersPx | null;
     }
+  /** Only what paper and table look like: the corners are where somebody has put them. */
+  | {
+      readonly kind: "tones";
+      readonly rgba: Uint8ClampedArray;
+      readonly widthPx: number;
+      readonly heightPx: number;
+      readonly corners: CornersPx;
+    }
   | {
       readonly kind: "follow";
       readonly address: string;
@@ -43,6 +52,7 @@ export type SheetRequest =
 
 export type SheetAnswer =
   | { readonly kind: "found"; readonly corners: CornersPx; readonly tones: Tones }
+  | { readonly kind: "tones"; readonly tones: Tones | null }
   | { readonly kind: "not-found"; readonly says: string }
   | { readonly kind: "progress"; readonly share: number }
   | { readonly kind: "followed"; readonly course: SheetCourse; readonly tones: Tones | null }
@@ -62,6 +72,8 @@ let cancelled = false;
 
 self.onmessage = ({ data }: MessageEvent<SheetRequest>) => {
   if (data.kind === "cancel") cancelled = true;
+  else if (data.kind === "tones")
+    answer({ kind: "tones", tones: tonesOf(data.rgba, data.widthPx, data.heightPx, data.corners) });
   else
     void (data.kind === "find" ? find(data) : follow(data)).catch((error: unknown) =>
       answer({

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { CornersPx } from "#core/geometry";
 import type { Lesson, Take } from "#core/lesson";
-import type { SheetAnswer, SheetRequest } from "../../workers/sheet.worker.ts";
+import type { SheetAnswer, SheetRequest, Tones } from "../../workers/sheet.worker.ts";
 import { frameOf } from "./frame-of.ts";
 
 type Found = Extract<SheetAnswer, { kind: "found" }>;
@@ -20,6 +20,8 @@ export interface SheetFinder {
   readonly looking: Looking;
   /** Looks for the sheet at a moment of the recording; near a place where one is given. */
   find(atMs: number, near: CornersPx | null): void;
+  /** Looks only at what paper and table are like, for a sheet that was placed by hand. */
+  lookAt(atMs: number, corners: CornersPx): void;
   follow(): void;
   cancel(): void;
   /** Forgets what was followed, or the trouble. */
@@ -30,12 +32,12 @@ export interface SheetFinder {
 export function useSheetFinder(
   video: NonNullable<Take["video"]> | null,
   sheet: Lesson["sheet"],
-  onFound: (found: Found) => void,
+  on: { readonly found: (found: Found) => void; readonly tones: (tones: Tones) => void },
 ): SheetFinder {
   const [looking, setLooking] = useState<Looking>({ kind: "idle" });
   const worker = useRef<Worker | null>(null);
-  const found = useRef(onFound);
-  found.current = onFound;
+  const told = useRef(on);
+  told.current = on;
   const end = () => {
     worker.current?.terminate();
     worker.current = null;
@@ -51,7 +53,10 @@ export function useSheetFinder(
       switch (data.kind) {
         case "found":
           setLooking({ kind: "idle" });
-          return found.current(data);
+          return told.current.found(data);
+        case "tones":
+          if (data.tones) told.current.tones(data.tones);
+          return;
         case "followed":
           return setLooking({ kind: "followed", followed: data });
         case "not-found":
@@ -81,15 +86,14 @@ export function useSheetFinder(
             kind: "trouble",
             says: `This browser cannot show "${video.file}", so no sheet can be looked for in it.`,
           });
-        const request: SheetRequest = {
-          kind: "find",
-          rgba: frame.data,
-          widthPx: frame.width,
-          heightPx: frame.height,
-          sheet: { widthMm, heightMm },
-          near,
-        };
-        at.postMessage(request, [frame.data.buffer]);
+        ask(at, frame, { kind: "find", sheet: { widthMm, heightMm }, near });
+      });
+    },
+    lookAt: (atMs, corners) => {
+      if (!video) return;
+      const at = begin();
+      void frameOf(`/media/${video.file}`, atMs).then((frame) => {
+        if (frame && worker.current === at) ask(at, frame, { kind: "tones", corners });
       });
     },
     follow: () => {
@@ -107,4 +111,16 @@ export function useSheetFinder(
     cancel: () => worker.current?.postMessage({ kind: "cancel" } satisfies SheetRequest),
     settle: () => setLooking({ kind: "idle" }),
   };
+}
+
+type OfStill = Extract<SheetRequest, { kind: "find" | "tones" }>;
+type Asked = OfStill extends infer R
+  ? R extends OfStill
+    ? Omit<R, "rgba" | "widthPx" | "heightPx">
+    : never
+  : never;
+
+/** Asks something about a still; its pixels are handed over. */
+function ask(worker: Worker, { data, width, height }: ImageData, asked: Asked): void {
+  worker.postMessage({ ...asked, rgba: data, widthPx: width, heightPx: height }, [data.buffer]);
 }

@@ -26,6 +26,7 @@ export {
   setEdits,
   setNarration,
   setSheetMoves,
+  setTones,
   setVideo,
   startingCorners,
   takeFollowedSheet,

@@ -78,6 +78,13 @@ export function takeFoundSheet(
   return take ? [...setCorners(lesson, found.corners, from), setTake(take.id, "tones", found.tones)] : [];
 }
 
+/** What paper and table look like in the current take's picture; nothing where that is known already. */
+export function setTones(lesson: Lesson, tones: Tones): Change[] {
+  const take = findCurrentTake(lesson);
+  const same = take?.tones?.paper === tones.paper && take.tones.table === tones.table;
+  return take && !same ? [setTake(take.id, "tones", tones)] : [];
+}
+
 /** A sheet that was followed along the recording: all that is said of where it lies gives way to it. */
 export function takeFollowedSheet(
   lesson: Lesson,

@@ -1,37 +1,26 @@
 import {
   actsBegun,
-  type Box,
   type FrameSource,
   type Mark,
   type Moment,
   marksToPicture,
   momentAt,
-  type SheetInPicture,
   sheetMark,
-  spotsOf,
-  stepSigns,
   toolsAt,
   underWayMarks,
 } from "../display/index.ts";
-import type { Matrix3 } from "../geometry/index.ts";
 import { type EditMap, lessonToSource, nearestLesson, windowAt } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 import { aimMarks } from "./aims.ts";
-import {
-  type Board,
-  type BoardName,
-  boardMarks,
-  checkBoard,
-  pauseBoard,
-  placeBoards,
-  titleBoard,
-  waitRing,
-} from "./boards.ts";
+import { boardMarks, waitRing } from "./boards.ts";
 import { AGAIN_STEP_MS, drawnAgain, roundOf } from "./drawn-again.ts";
 import { type LinesShown, linesLeft, linesStanding, linesToCome } from "./lines.ts";
-import { type FilmPicture, findPaperToFilm, sheetInFilm, textSizeIn, wordArea } from "./picture.ts";
+import { type FilmPicture, findPaperToFilm, textSizeIn } from "./picture.ts";
 import { type SheetRest, sheetAt } from "./registration.ts";
+import { keepingLast, remembered } from "./remembered.ts";
+import { setOut } from "./set-out.ts";
 import { layersOf, OVERLAY_WEIGHTS, type OverlaySettings } from "./settings.ts";
+import { stopAt, waitAt, waitsOf } from "./waits.ts";
 
 /** What the overlay of a lesson is drawn from. */
 export interface OverlaySource extends FrameSource {
@@ -71,22 +60,19 @@ export type Overlay = (atMs: number) => OverlayFrame;
 /** A line's overlay goes in so long once the next step has begun; it goes in so many stages. */
 const LINE_FADE_MS = 600;
 const FADE_STAGES = 6;
-/** On the recording's own clock a wait takes no time: its mark stays up for so long. */
-const STOP_HERE_MS = 2500;
-/** Where the hand is besides the pencil's point: toward the picture's lower edge. */
-const HAND_STEPS = 4;
 
 /** The overlay of a lesson in a picture, by a clock. */
 export function overlayOf(source: OverlaySource, picture: FilmPicture, clock: OverlayClock): Overlay {
   const size = textSizeIn(picture);
-  const area = wordArea(picture);
   const weight = OVERLAY_WEIGHTS[source.settings?.weight ?? "usual"];
   const over = source.rests ? "over-take" : "alone";
   const map = clock === "recording" ? source.editMap : null;
   const places = remembered((rest: SheetRest | null) =>
     findPaperToFilm(source.sheet, picture, rest?.corners ?? null),
   );
-  const settings = remembered((step: Step) => setOut(source, picture, step, places, size, area));
+  const settings = remembered((step: Step) =>
+    setOut(source, picture, step, (rest) => (source.rests && !rest ? null : places(rest))),
+  );
   const [keptLines, keptWords] = [keepingLast<readonly Mark[]>(), keepingLast<readonly Mark[]>()];
   const waits = waitsOf(source);
 
@@ -231,89 +217,6 @@ function isChecked({ schedule }: FrameSource, step: Step, lessonMs: number): boo
   return last === undefined || lessonMs >= last.endMs;
 }
 
-/** The waits for the class in lesson time: the recording's holds, or before there is one what is estimated for each step. */
-function waitsOf({ editMap, schedule, steps }: OverlaySource): readonly { fromMs: number; ms: number }[] {
-  if (editMap) return editMap.holds.map((h) => ({ fromMs: h.lessonFrom, ms: h.ms }));
-  return steps.flatMap((step, i) => {
-    const window = schedule.windows[i];
-    const last = schedule.moves.findLast(
-      (m) => m.moveIndex >= step.firstMove && m.moveIndex <= step.lastMove,
-    );
-    const fromMs = last?.endMs ?? window?.drawFromMs ?? 0;
-    const ms = (window?.endMs ?? 0) - fromMs;
-    return ms >= LEAST_WAIT_MS ? [{ fromMs, ms }] : [];
-  });
-}
-
-/** A shorter stop is no wait. */
-const LEAST_WAIT_MS = 1000;
-
-interface Waiting {
-  /** How long it has lasted; left out where the clock does not stop for it. */
-  readonly since?: number;
-  readonly left: { readonly ms: number; readonly share: number } | null;
-}
-
-/** The wait at a moment of the lesson. */
-function waitAt(waits: ReturnType<typeof waitsOf>, lessonMs: number): Waiting | null {
-  const wait = waits.find((w) => w.fromMs <= lessonMs && lessonMs < w.fromMs + w.ms);
-  if (!wait) return null;
-  const since = lessonMs - wait.fromMs;
-  const ms = wait.ms - Math.floor(since / AGAIN_STEP_MS) * AGAIN_STEP_MS;
-  return { since, left: { ms, share: ms / wait.ms } };
-}
-
-/** On the recording's own clock a wait is only marked where it is. */
-function stopAt({ holds }: EditMap, sourceMs: number): Waiting | null {
-  return holds.some((h) => h.sourceAt <= sourceMs && sourceMs < h.sourceAt + STOP_HERE_MS)
-    ? { left: null }
-    : null;
-}
-
-/** What of a step keeps its place while it lasts: its boards, and the letters and signs round them. */
-function setOut(
-  source: OverlaySource,
-  picture: FilmPicture,
-  step: Step,
-  places: (rest: SheetRest | null) => Matrix3 | null,
-  size: number,
-  area: Box,
-) {
-  const boards: (readonly [BoardName, Board])[] = [
-    ["title", titleBoard(step, size, area)],
-    ["pause", pauseBoard(step)],
-  ];
-  const check = checkBoard(step, size, area);
-  if (check) boards.push(["check", check]);
-  return remembered((rest: SheetRest | null) => {
-    const paperToPx = source.rests && !rest ? null : places(rest);
-    const view: SheetInPicture | null = paperToPx && sheetInFilm(source.sheet, picture, paperToPx);
-    const work = paperToPx ? marksToPicture(linesLeft(source, step), paperToPx).flatMap(spotsOf) : [];
-    const lean = source.hand === "left" ? -0.4 : 0.4;
-    const busy = work.flatMap((at) => [
-      [at, 1] as const,
-      ...Array.from({ length: HAND_STEPS }, (_, i) => {
-        const down = ((i + 1) / HAND_STEPS) * picture.heightPx * 0.35;
-        return [{ x: at.x + lean * down, y: at.y + down }, 0.4] as const;
-      }),
-    ]);
-    const most = Math.max(1, work.length / 4);
-    const boxes = placeBoards(
-      boards,
-      size,
-      area,
-      busy.map(([at, w]) => [at, w / most] as const),
-    );
-    const taken = [...boxes.values()];
-    return {
-      view,
-      boards,
-      boxes,
-      signs: view ? stepSigns(source, step, view, "overlay", taken) : [],
-    };
-  });
-}
-
 /** How much is seen, in stages: pictures between two stages are alike. */
 function stage(share: number, stages = FADE_STAGES): number {
   return Math.min(1, Math.max(0, Math.round(share * stages) / stages));
@@ -321,26 +224,4 @@ function stage(share: number, stages = FADE_STAGES): number {
 
 function faded(marks: readonly Mark[], opacity: number): Mark[] {
   return opacity === 1 ? [...marks] : marks.map((m) => ({ ...m, opacity: (m.opacity ?? 1) * opacity }));
-}
-
-/** What was worked out for the last few things asked for. */
-function remembered<K extends object | null, T>(make: (of: K) => T): (of: K) => T {
-  const known = new Map<K, T>();
-  return (of) => {
-    const old = known.get(of);
-    if (old !== undefined) return old;
-    const made = make(of);
-    if (known.size > 40) known.clear();
-    known.set(of, made);
-    return made;
-  };
-}
-
-/** Keeps what was made last as long as its key stays the same. */
-function keepingLast<T>(): (key: string, make: () => T) => T {
-  let last: { key: string; value: T } | null = null;
-  return (key, make) => {
-    if (last?.key !== key) last = { key, value: make() };
-    return last.value;
-  };
 }

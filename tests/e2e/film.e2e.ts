@@ -229,6 +229,30 @@ test("a film is stopped in the middle: nothing of it is left, and what cannot be
   await page.getByRole("button", { name: "Stop and throw it away" }).click();
   await expect(page.getByText("was stopped; nothing of it is left")).toBeVisible();
   const left = await storedFilms(page);
+  // To a place the teacher chooses; the browser's own store stands for a folder on the disk.
+  await page.evaluate(() => {
+    (window as unknown as { showSaveFilePicker: unknown }).showSaveFilePicker = async () =>
+      (await navigator.storage.getDirectory()).getFileHandle("chosen.mov", { create: true });
+  });
+  const chosen = () =>
+    page.evaluate(async () => {
+      const handle = await (await navigator.storage.getDirectory())
+        .getFileHandle("chosen.mov")
+        .catch(() => null);
+      return handle && (await handle.getFile()).size;
+    });
+  await page.getByRole("radio", { name: /^Overlay, QuickTime/ }).check();
+  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  await page.getByRole("button", { name: "Make it" }).click();
+  await expect(page.getByText(/\d+ %, \d+:\d\d left/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("button", { name: "Stop and throw it away" }).click();
+  await expect(page.getByText("was stopped; nothing of it is left")).toBeVisible();
+  expect(await chosen()).toBeNull();
+  await page.getByRole("radio", { name: /^Stills/ }).check();
+  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  await page.getByRole("button", { name: "Make it" }).click();
+  await expect(page.locator('[data-film="done"]')).toContainText("is written", { timeout: 60_000 });
+  expect(await chosen()).toBeGreaterThan(100_000);
   expect(left).toEqual([]);
 });
 

@@ -101,6 +101,11 @@ test("the lines of the overlay lie where the sheet's corners put them, also afte
   const moved = (await documentOf(page, id)).takes[0]?.corners;
   expect((moved?.topLeft.xPx ?? 0) - (corners?.topLeft.xPx ?? 0)).toBeGreaterThan(25);
   expect((await ends())[0]).toBeCloseTo(edgeAt(moved, 0).xPx, 1);
+  // Once they are right, the overlay's colours go by the paper as it is in the picture.
+  await page.getByRole("button", { name: "Corners are right" }).click();
+  await expect
+    .poll(async () => (await documentOf(page, id)).takes[0]?.tones?.paper, { timeout: 10_000 })
+    .toMatch(/^#f[0-9a-f]f[0-9a-f]e[0-9a-f]$/);
 });
 
 test("playing draws strokes on, at half speed half as fast, and pausing holds them", async ({ page }) => {

@@ -23,7 +23,9 @@ import { readCaptions } from "#core/narration";
 import { fitRecording, marksOf, overlayOf, overlayPalette } from "#core/overlay";
 import { computeLesson, exportLesson, overlaySourceOf } from "#core/pipeline";
 import { editMap, lessonToSource } from "#core/schedule";
+import { writePngMovie } from "#film/png-movie.ts";
 import { CliError, run } from "../../cli/run.ts";
+import { inWords } from "../../workers/film/film-trouble.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { framesOf, meanDifference, over, probe } from "../film/read-back.ts";
 import { anyEdits, SOURCE } from "../property/edit-arbitraries.ts";
@@ -140,6 +142,30 @@ describe("a film is planned", () => {
     expect(offerFilm("video", "webm", { ...all, opus: false, aac: false }).says).toMatch(/silent/);
     expect(offerFilm("stills", "mp4", { h264: false, vp9: false, aac: false, opus: false }).ok).toBe(true);
     expect(bitrateOf(1280, 720, 25)).toBeCloseTo(3e6, -5);
+  });
+
+  test("a full disk is told as one, and leaves no part of a film behind", async () => {
+    expect(inWords(new DOMException("full", "QuotaExceededError"))).toMatch(
+      /no room left.*nothing of it was kept.*smaller size/,
+    );
+    expect(inWords(new TypeError("odd"))).toBe("It could not be made: odd. Nothing of it was kept.");
+    const { picture, frames, rate } = planOf({ rate: "recording" });
+    const runs = filmRuns(overlayOf(overlaySourceOf(computed), picture, "lesson"), frames, rate);
+    let written = 0;
+    const full = {
+      write: async (bytes: Uint8Array) => {
+        written += bytes.length;
+        if (written > 1000) throw new DOMException("full", "QuotaExceededError");
+      },
+    };
+    const movie = writePngMovie(
+      runs,
+      planOf({}),
+      async () => new Uint8Array(400),
+      full,
+      () => {},
+    );
+    await expect(movie).rejects.toThrow("full");
   });
 
   test("its runs are all its pictures, each drawn as at its own moment", () => {

@@ -11,6 +11,11 @@ export interface MadeFile extends FileSink {
 /** The folder of the browser's own store in which films lie until they are taken away. */
 export const FILM_FOLDER = "films";
 
+/** Some browsers let a page take away a file it was given (File System, WHATWG); the types do not have it yet. */
+interface Removable {
+  remove?(): Promise<void>;
+}
+
 /** A file at the place the teacher chose: nothing is seen of it there before it is whole. */
 export async function fileOnDisk(handle: FileSystemFileHandle): Promise<MadeFile> {
   const stream = await handle.createWritable();
@@ -21,7 +26,12 @@ export async function fileOnDisk(handle: FileSystemFileHandle): Promise<MadeFile
       await stream.close();
       return null;
     },
-    drop: () => stream.abort().catch(() => undefined),
+    drop: async () => {
+      await stream.abort().catch(() => undefined);
+      // Choosing a new place makes an empty file there; one that was to be replaced is as it was.
+      const { size } = await handle.getFile();
+      if (size === 0) await (handle as FileSystemFileHandle & Removable).remove?.();
+    },
   };
 }
 

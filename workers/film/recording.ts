@@ -1,5 +1,6 @@
 import { ALL_FORMATS, Input, type InputAudioTrack, type InputVideoTrack, UrlSource } from "mediabunny";
 import type { RecordingFacts } from "#core/film";
+import { FilmTrouble } from "./film-trouble.ts";
 
 /** A recording that can be looked into: its picture, and its sound where it has any. */
 export interface Recording {
@@ -8,9 +9,6 @@ export interface Recording {
   readonly audio: InputAudioTrack | null;
   close(): void;
 }
-
-/** What stands in the way of a film, in words for the teacher. */
-export class FilmTrouble extends Error {}
 
 /** Packets looked at to tell the rate of a recording. */
 const LOOKED_AT = 256;

@@ -3,6 +3,7 @@ import { findCurrentTake } from "#core/lesson";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";
+import { WriteOut } from "../../lesson/WriteOut.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { DoubtfulPlaces } from "./DoubtfulPlaces.tsx";
 import styles from "./Narrate.module.css";
@@ -12,7 +13,6 @@ import { Takes } from "./Takes.tsx";
 import { ToldThings } from "./ToldThings.tsx";
 import type { Narration } from "./use-narration.ts";
 import type { PlacingSteps } from "./use-placing-steps.ts";
-import { WriteOut } from "./WriteOut.tsx";
 
 /** Beside the words: the recording, what wants a look, the chosen step, and the takes. */
 export function NarrateAside({

@@ -1,7 +1,14 @@
 import { Button, Progress } from "@mantine/core";
 import { useEffect, useRef } from "react";
 import { formatClock } from "#core/base";
-import { setCorners, setSheetMoves, startingCorners, takeFollowedSheet, takeFoundSheet } from "#core/changes";
+import {
+  setCorners,
+  setSheetMoves,
+  setTones,
+  startingCorners,
+  takeFollowedSheet,
+  takeFoundSheet,
+} from "#core/changes";
 import type { CornersPx } from "#core/geometry";
 import { findCurrentTake } from "#core/lesson";
 import { sheetRests } from "#core/overlay";
@@ -32,9 +39,10 @@ export function SheetPanel({
   const moves = take?.sheetMoves ?? [];
   const rest = take ? sheetRests(take).findLast((r) => r.fromMs <= sourceMs && sourceMs < r.toMs) : undefined;
   const since = rest?.index ?? moves.findLastIndex((m) => m.fromMs <= sourceMs);
-  const finder = useSheetFinder(video, lesson.sheet, (found) =>
-    commit((now) => takeFoundSheet(now, found, since)),
-  );
+  const finder = useSheetFinder(video, lesson.sheet, {
+    found: (found) => commit((now) => takeFoundSheet(now, found, since)),
+    tones: (tones) => commit((now) => setTones(now, tones)),
+  });
   const { looking } = finder;
   const followed = looking.kind === "followed" ? looking.followed : null;
   const takeIt = () => {
@@ -53,6 +61,8 @@ export function SheetPanel({
   const corners = rest?.corners ?? null;
   const placeByHand = () => {
     if (!corners) commit(setCorners(lesson, startingCorners(video), since));
+    // The overlay's colours go by the paper's own tone, whoever has placed it.
+    else if (placing) finder.lookAt(sourceMs, corners);
     onPlacing(!placing);
   };
   const seek = (ms: number) => {

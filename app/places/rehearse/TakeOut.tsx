@@ -10,6 +10,7 @@ import type { FilmOrder } from "../../../workers/film.worker.ts";
 import { type FilmState, filmMaker } from "../../lesson/film-maker.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { useFilm, useFilmOffer } from "../../lesson/use-film.ts";
+import { WriteOut } from "../../lesson/WriteOut.tsx";
 import styles from "./TakeOut.module.css";
 
 /** What can be taken out, what it is called, and who it is for. */
@@ -166,6 +167,7 @@ export function TakeOut({ missing }: { missing: boolean }) {
           Make it
         </Button>
       )}
+      <WriteOut />
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { findCurrentTake } from "#core/lesson";
 import { EXPORT_FORMATS } from "#core/pipeline";
-import { useLesson } from "../../lesson/lesson-context.ts";
-import styles from "./Narrate.module.css";
+import { useLesson } from "./lesson-context.ts";
+import styles from "./WriteOut.module.css";
 
 const EXPORT_CALLED: Readonly<Record<(typeof EXPORT_FORMATS)[number], string>> = {
   vtt: "Captions, WebVTT",
