@@ -40,9 +40,10 @@ function linesOfStep({ paper }: FrameSource, moment: Moment, step: Step): Mark[]
   });
 }
 
-/** The lines of a step that is over, as they stood at its end. */
+/** The lines of a step that is over, as they stood at its end; by names of their own, for the next step may show some of them, too. */
 export function linesLeft(source: FrameSource, step: Step): Mark[] {
-  return linesOfStep(source, { step, done: step.lastMove, underWay: null, reach: 1 }, step);
+  const marks = linesOfStep(source, { step, done: step.lastMove, underWay: null, reach: 1 }, step);
+  return marks.map((mark) => ({ ...mark, id: `left/${mark.id}` }));
 }
 
 /** What of a step is not drawn yet, faint. */

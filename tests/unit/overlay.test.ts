@@ -131,7 +131,9 @@ describe("what the overlay shows", () => {
     const own = computed.steps[8];
     const strokes = new Map(computed.paper.strokes.map((s) => [s.id, s]));
     const shown = (ms: number) =>
-      [...at(ms).lines, ...at(ms).drawn].flatMap((m) => strokes.get(strokeIdOf(m.id)) ?? []);
+      [...at(ms).lines, ...at(ms).drawn].flatMap(
+        (m) => strokes.get(strokeIdOf(m.id).replace(/^left\//, "")) ?? [],
+      );
     for (const ms of [startMs + 1000, (startMs + endMs) / 2, endMs - 1])
       for (const s of shown(ms)) expect(s.moveIndex).toBeLessThanOrEqual(own?.lastMove ?? 0);
     const before = shown(startMs + 100).filter((s) => s.moveIndex < (own?.firstMove ?? 0));
@@ -227,6 +229,22 @@ describe("what the overlay shows", () => {
       }),
       { numRuns: 12 },
     );
+  });
+
+  test("no two marks of a picture have one name, in a lesson that rubs out, waits and turns", () => {
+    for (const name of ["glasshouse", "ticket-kiosk", "footbridge-in-fog"]) {
+      const plain = demoLesson(name);
+      const holds = holdsToAdd(computeLesson(plain));
+      const { at: shown, computed: whole } = overlayFor(holds ? changed(plain, holds) : plain);
+      for (const { startMs, endMs } of whole.schedule.windows)
+        for (const ms of [startMs, startMs + 250, (startMs + endMs) / 2, endMs - 100]) {
+          const ids = marksOf(shown(ms)).map((m) => m.id);
+          expect(
+            ids.filter((id, i) => ids.indexOf(id) !== i),
+            `${name} at ${ms}`,
+          ).toEqual([]);
+        }
+    }
   });
 
   test("a step that is gone is a note, and what was set for it is kept", () => {

@@ -174,7 +174,8 @@ export function TakeOut({ missing }: { missing: boolean }) {
 
 /** How far the film is, how it can be stopped, and what came of it. */
 function FilmProgress({ film }: { film: FilmState }) {
-  const { lessonId } = useLesson();
+  const { lesson, lessonId } = useLesson();
+  const take = findCurrentTake(lesson);
   switch (film.kind) {
     case "none":
       return null;
@@ -204,7 +205,12 @@ function FilmProgress({ film }: { film: FilmState }) {
           ) : null}
           {film.what === "video" ? (
             <span>
-              Beside it: <a href={`/lessons/${lessonId}/times/vtt`}>captions</a>,{" "}
+              Beside it:{" "}
+              {take && !take.narration ? null : (
+                <>
+                  <a href={`/lessons/${lessonId}/times/vtt`}>captions</a>,{" "}
+                </>
+              )}
               <a href={`/lessons/${lessonId}/times/chapter-list`}>chapters</a>.
             </span>
           ) : null}
