@@ -1,9 +1,10 @@
-import { VideoSampleSink } from "mediabunny";
+import { type VideoSample, VideoSampleSink } from "mediabunny";
 import type { CornersPx } from "#core/geometry";
 import {
   courseOf,
   findSheet,
   findSides,
+  type GrayImage,
   type GuessSheet,
   grayOf,
   type SheetCourse,
@@ -12,6 +13,7 @@ import {
   tonesOf,
 } from "#core/still";
 import { FilmTrouble } from "./film/film-trouble.ts";
+import { bytesOfPlanes, layoutOf } from "./film/planes.ts";
 import { openRecording } from "./film/recording.ts";
 
 interface SheetMm {
@@ -60,7 +62,8 @@ export type SheetAnswer =
 
 /** A look every so often: a quarter turn takes a second or more, so that between two looks it is clear which edge is up. */
 const LOOK_MS = 160;
-/** Pictures are looked at no wider than this: sides are found to a fraction of a pixel. */
+/** Pictures no wider than this are looked at as they are decoded; wider ones shrunk to the other: sides are found to a fraction of a pixel. */
+const WIDEST_AS_DECODED = 1920;
 const WIDEST = 960;
 /** Corners nearer than this share of the picture's width lie where they were: a table gives a little under a hand. */
 const SAME_SHARE = 0.0025;
@@ -122,10 +125,7 @@ async function follow({
     const guess = await loadGuess();
     const { video } = recording;
     const [fullWidth, fullHeight] = [await video.getDisplayWidth(), await video.getDisplayHeight()];
-    const scale = Math.min(1, WIDEST / fullWidth);
-    const [w, h] = [Math.round(fullWidth * scale), Math.round(fullHeight * scale)];
-    const context = new OffscreenCanvas(w, h).getContext("2d", { willReadFrequently: true });
-    if (!context) throw new Error("this browser gives no canvas to look at");
+    const looked = lookingAt(fullWidth, fullHeight);
     const watch = sheetWatcher(guess, sheet);
     const sightings: SheetSighting[] = [];
     let tones: Tones | null = null;
@@ -142,12 +142,10 @@ async function follow({
         continue;
       }
       seenAtS = sample.timestamp;
-      sample.draw(context, 0, 0, w, h);
-      sample.close();
-      const { data } = context.getImageData(0, 0, w, h);
-      const seen = watch(grayOf(data, w, h), atMs);
+      const seen = watch(await looked.grey(sample), atMs);
       sightings.push(seen);
-      if (!tones && seen.corners) tones = tonesOf(data, w, h, seen.corners);
+      if (!tones && seen.corners) tones = looked.tones(sample, seen.corners);
+      sample.close();
       const now = performance.now();
       if (now - told > 200) {
         told = now;
@@ -156,7 +154,7 @@ async function follow({
       }
       if (cancelled) return answer({ kind: "cancelled" });
     }
-    const course = courseOf(sightings, SAME_SHARE * w, durationMs);
+    const course = courseOf(sightings, SAME_SHARE * looked.widthPx, durationMs);
     if (!course.corners && course.moves.length === 0)
       return answer({
         kind: "not-found",
@@ -165,14 +163,43 @@ async function follow({
     answer({
       kind: "followed",
       course: {
-        corners: course.corners && rounded(course.corners, scale),
-        moves: course.moves.map((m) => ({ ...m, corners: m.corners && rounded(m.corners, scale) })),
+        corners: course.corners && rounded(course.corners, looked.scale),
+        moves: course.moves.map((m) => ({ ...m, corners: m.corners && rounded(m.corners, looked.scale) })),
       },
       tones,
     });
   } finally {
     recording.close();
   }
+}
+
+/**
+ * How a recording's pictures are looked at: their brightness as the decoder gives it, where they are no larger than most; else,
+ * or where it comes in another form, shrunk on a canvas.
+ */
+function lookingAt(fullWidth: number, fullHeight: number) {
+  const asDecoded = fullWidth <= WIDEST_AS_DECODED && fullWidth % 2 === 0 && fullHeight % 2 === 0;
+  const scale = asDecoded ? 1 : Math.min(1, WIDEST / fullWidth);
+  const [w, h] = [Math.round(fullWidth * scale), Math.round(fullHeight * scale)];
+  const context = new OffscreenCanvas(w, h).getContext("2d", { willReadFrequently: true });
+  if (!context) throw new Error("this browser gives no canvas to look at");
+  const planes = new Uint8Array(bytesOfPlanes(w, h));
+  const drawn = (sample: VideoSample) => {
+    sample.draw(context, 0, 0, w, h);
+    return context.getImageData(0, 0, w, h).data;
+  };
+  return {
+    widthPx: w,
+    scale,
+    grey: async (sample: VideoSample): Promise<GrayImage> => {
+      const fits =
+        asDecoded && sample.rotation === 0 && sample.displayWidth === w && sample.displayHeight === h;
+      if (!fits || sample.format !== "I420") return grayOf(drawn(sample), w, h);
+      await sample.copyTo(planes, { layout: layoutOf(w, h) });
+      return { widthPx: w, heightPx: h, luma: planes.subarray(0, w * h) };
+    },
+    tones: (sample: VideoSample, corners: CornersPx) => tonesOf(drawn(sample), w, h, corners),
+  };
 }
 
 /** Corners in full pixels, to a tenth. */

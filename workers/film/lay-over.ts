@@ -1,6 +1,7 @@
 import { VideoSample } from "mediabunny";
 import type { FilmPicture, OverlayFrame } from "#core/overlay";
 import { type FilmPainter, surface } from "./film-painter.ts";
+import { bytesOfPlanes, layoutOf } from "./planes.ts";
 import { type YuvColours, type YuvOverlay, yuvOverlay } from "./yuv-overlay.ts";
 
 /** When a picture of the film is shown, s. */
@@ -35,7 +36,7 @@ export function layingOver(picture: FilmPicture, painter: FilmPainter): LayOver 
     } else
       for (const { x, y, width, height } of patches)
         over.update({ x, y, width, height }, pixelsOf(painter, x, y, width, height));
-    const bytes = new Uint8Array((widthPx * heightPx * 3) / 2);
+    const bytes = new Uint8Array(bytesOfPlanes(widthPx, heightPx));
     await filmed.copyTo(bytes, { layout: layoutOf(widthPx, heightPx) });
     over.over(bytes);
     // The bytes are handed over, not copied once more.
@@ -54,15 +55,6 @@ export function layingOver(picture: FilmPicture, painter: FilmPainter): LayOver 
 
 function pixelsOf({ context }: FilmPainter, x: number, y: number, width: number, height: number) {
   return context.getImageData(x, y, width, height).data;
-}
-
-/** Three planes one after the other, without gaps. */
-function layoutOf(width: number, height: number): PlaneLayout[] {
-  return [
-    { offset: 0, stride: width },
-    { offset: width * height, stride: width / 2 },
-    { offset: (width * height * 5) / 4, stride: width / 2 },
-  ];
 }
 
 /** How the colours of a recording are kept; small pictures that do not say it are taken for old ones (common practice, no published source). */
