@@ -14,6 +14,17 @@ export {
   type Put,
   putObject,
 } from "./put-object.ts";
+export {
+  addSheetMove,
+  setCorners,
+  setSheetMoves,
+  setTones,
+  startingCorners,
+  takeFollowedSheet,
+  takeFoundSheet,
+  takeSheetMoveAway,
+  turnedByQuarter,
+} from "./registration-changes.ts";
 export { type SampleView, sampleLesson } from "./sample-lesson.ts";
 export { setOption } from "./set-option.ts";
 export { type Join, joinOf, joinSheets, singleSheet, standardSizeOf } from "./sheet-changes.ts";
@@ -22,15 +33,9 @@ export { cutStep, joinStep, sayOfStep } from "./step-changes.ts";
 export {
   addTake,
   goToTake,
-  setCorners,
   setEdits,
   setNarration,
-  setSheetMoves,
-  setTones,
   setVideo,
-  startingCorners,
-  takeFollowedSheet,
-  takeFoundSheet,
   takeFromCaptions,
   tieStep,
   tieSteps,

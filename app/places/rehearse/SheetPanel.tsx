@@ -2,17 +2,19 @@ import { Button, Progress } from "@mantine/core";
 import { useEffect, useRef } from "react";
 import { formatClock } from "#core/base";
 import {
+  addSheetMove,
   setCorners,
-  setSheetMoves,
   setTones,
   startingCorners,
   takeFollowedSheet,
   takeFoundSheet,
+  takeSheetMoveAway,
+  turnedByQuarter,
 } from "#core/changes";
 import type { CornersPx } from "#core/geometry";
 import { findCurrentTake } from "#core/lesson";
-import { sheetRests } from "#core/overlay";
-import { lessonToSource } from "#core/schedule";
+import { sheetAt, sheetRests } from "#core/overlay";
+import { lessonToSource, nearestLesson } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";
@@ -37,7 +39,7 @@ export function SheetPanel({
   const map = computed.editMap;
   const sourceMs = Math.round(map ? lessonToSource(map, lessonMs) : lessonMs);
   const moves = take?.sheetMoves ?? [];
-  const rest = take ? sheetRests(take).findLast((r) => r.fromMs <= sourceMs && sourceMs < r.toMs) : undefined;
+  const rest = take ? sheetAt(sheetRests(take), sourceMs)?.rest : undefined;
   const since = rest?.index ?? moves.findLastIndex((m) => m.fromMs <= sourceMs);
   const finder = useSheetFinder(video, lesson.sheet, {
     found: (found) => commit((now) => takeFoundSheet(now, found, since)),
@@ -65,10 +67,7 @@ export function SheetPanel({
     else if (placing) finder.lookAt(sourceMs, corners);
     onPlacing(!placing);
   };
-  const seek = (ms: number) => {
-    const at = map ? map.played.find((p) => p.sourceFrom <= ms && ms <= p.sourceTo) : null;
-    player.seek(at ? at.lessonFrom + (ms - at.sourceFrom) / at.factor : ms);
-  };
+  const seek = (ms: number) => player.seek(map ? nearestLesson(map, ms) : ms);
   const busy = looking.kind === "finding" || looking.kind === "following";
   return (
     <section className={styles.panel} aria-label="Where the sheet lies">
@@ -89,7 +88,7 @@ export function SheetPanel({
         {placing ? "Corners are right" : "Place the sheet's corners"}
       </Button>
       {placing && corners ? (
-        <Button variant="default" onClick={() => commit(setCorners(lesson, turnedCorners(corners), since))}>
+        <Button variant="default" onClick={() => commit(setCorners(lesson, turnedByQuarter(corners), since))}>
           Turn it by a quarter
         </Button>
       ) : null}
@@ -127,14 +126,7 @@ export function SheetPanel({
               variant="subtle"
               size="compact-sm"
               aria-label={`Take away the movement at ${formatClock(m.fromMs)}`}
-              onClick={() =>
-                commit(
-                  setSheetMoves(
-                    lesson,
-                    moves.filter((_, k) => k !== i),
-                  ),
-                )
-              }
+              onClick={() => commit(takeSheetMoveAway(lesson, i))}
             >
               take away
             </Button>
@@ -146,13 +138,7 @@ export function SheetPanel({
           variant="default"
           size="compact-md"
           onClick={() => {
-            const fromMs = Math.max(0, sourceMs - A_MOVEMENT_MS);
-            commit(
-              setSheetMoves(lesson, [
-                ...moves,
-                { fromMs, toMs: sourceMs, corners: corners ?? startingCorners(video) },
-              ]),
-            );
+            commit(addSheetMove(lesson, video, sourceMs, corners));
             onPlacing(true);
           }}
         >
@@ -163,17 +149,9 @@ export function SheetPanel({
   );
 }
 
-/** A movement put in by hand takes so long until it is changed. */
-const A_MOVEMENT_MS = 1000;
-
 function sayCourse(moves: readonly { readonly corners: CornersPx | null }[]): string {
   const count = moves.filter((m) => m.corners).length;
   if (moves.length === 0) return "The sheet was found; it lies still throughout.";
   const away = moves.length - count;
   return `The sheet was found. It is moved ${count === 1 ? "once" : `${count} times`}${away > 0 ? ", and taken away at the end" : ""}.`;
-}
-
-/** The same corners with the sheet's upper left one where the upper right one was taken to be. */
-function turnedCorners({ topLeft, topRight, bottomRight, bottomLeft }: CornersPx): CornersPx {
-  return { topLeft: topRight, topRight: bottomRight, bottomRight: bottomLeft, bottomLeft: topLeft };
 }
