@@ -24,7 +24,7 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
     doc.font(name);
   };
   return {
-    path: ({ points, closed, ink, fill }) => {
+    path: ({ points, closed, ink, fill, opacity = 1 }) => {
       // State first, path after: nothing may stand between a path and its painting.
       if (ink) {
         const [on, off] = ink.dash;
@@ -32,21 +32,28 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
         if (on !== undefined) doc.dash(pt(on), { space: pt(off ?? on) });
         else doc.undash();
       }
-      if (fill) doc.fillColor(palette[fill], FILL_OPACITY[fill] ?? 1);
+      if (fill) doc.fillColor(palette[fill], (FILL_OPACITY[fill] ?? 1) * opacity);
+      if (opacity !== 1) doc.strokeOpacity(opacity);
       trace(points, closed);
       if (fill && ink) doc.fillAndStroke();
       else if (fill) doc.fill();
       else if (ink) doc.stroke();
+      if (opacity !== 1) doc.opacity(1);
     },
-    area: ({ rings, fill }) => {
+    area: ({ rings, fill, opacity = 1 }) => {
       doc.fillColor(palette[fill]);
+      if (opacity !== 1) doc.fillOpacity(opacity);
       for (const ring of rings) trace(ring, true);
       doc.fill("even-odd");
+      if (opacity !== 1) doc.opacity(1);
     },
-    dot: ({ at, radius, fill }) => {
+    dot: ({ at, radius, fill, opacity = 1 }) => {
+      if (opacity !== 1) doc.fillOpacity(opacity);
       doc.circle(pt(at.x), pt(at.y), pt(radius)).fill(palette[fill]);
+      if (opacity !== 1) doc.opacity(1);
     },
-    text: ({ lines, at, size, lineHeight, colour, weight, anchor, halo }) => {
+    text: ({ lines, at, size, lineHeight, colour, weight, anchor, halo, opacity = 1 }) => {
+      if (opacity !== 1) doc.opacity(opacity);
       const write = (run: Run, x: number, y: number, how: object) => {
         use(run);
         doc.fontSize(pt(size)).text(run.text, x, y, {
@@ -81,6 +88,7 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
         doc.fillColor(palette[colour]);
         for (const { run, left } of places) write(run, left, y, {});
       }
+      if (opacity !== 1) doc.opacity(1);
     },
   };
 }
