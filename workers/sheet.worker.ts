@@ -1,5 +1,6 @@
 import { type VideoSample, VideoSampleSink } from "mediabunny";
 import type { CornersPx } from "#core/geometry";
+import type { Tones } from "#core/overlay";
 import {
   courseOf,
   findSheet,
@@ -20,11 +21,6 @@ interface SheetMm {
   readonly widthMm: number;
   readonly heightMm: number;
 }
-export interface Tones {
-  readonly paper: string;
-  readonly table: string;
-}
-
 export type SheetRequest =
   | {
       readonly kind: "find";

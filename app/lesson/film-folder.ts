@@ -1,5 +1,4 @@
-/** The folder of the browser's own store in which films lie; the worker writes them there. */
-const FILM_FOLDER = "films";
+import { FILM_FOLDER } from "../../workers/film/film-store.ts";
 
 const lockOf = (name: string) => `film/${name}`;
 

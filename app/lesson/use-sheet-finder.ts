@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { CornersPx } from "#core/geometry";
 import type { Lesson, Take } from "#core/lesson";
-import type { SheetAnswer, SheetRequest, Tones } from "../../workers/sheet.worker.ts";
+import type { Tones } from "#core/overlay";
+import type { SheetAnswer, SheetRequest } from "../../workers/sheet.worker.ts";
 import { frameOf } from "./frame-of.ts";
 
 type Found = Extract<SheetAnswer, { kind: "found" }>;

@@ -1,6 +1,6 @@
 export { arrowHead } from "./aim-marks.ts";
 export { layAnswerPages } from "./answer-pages.ts";
-export { type Box, boundsOf, overlap } from "./box.ts";
+export { type Box, boundsOf, holds, overlap } from "./box.ts";
 export { type CanvasSurface, canvasPen } from "./canvas-pen.ts";
 export { cardMark, isOlderMark, type MarkedCard } from "./card-mark.ts";
 export { type HandedOut, layCardPages } from "./card-pages.ts";

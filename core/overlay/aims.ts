@@ -1,4 +1,4 @@
-import { arrowHead, type Mark, ring, type SheetInPicture, type Spot } from "../display/index.ts";
+import { arrowHead, holds, type Mark, ring, type SheetInPicture, type Spot } from "../display/index.ts";
 import type { Step } from "../steps/index.ts";
 
 /** A point wakes, and an arrow runs to it, once in so long. */
@@ -16,15 +16,13 @@ export function aimMarks(step: Step, moveIndex: number, view: SheetInPicture, si
     if (long < size) return [];
     const [ux, uy] = [(to.x - from.x) / long, (to.y - from.y) / long];
     const tip: Spot = { x: from.x + ux * long * share, y: from.y + uy * long * share };
-    const inside = ({ x, y }: Spot) =>
-      x >= area.x && y >= area.y && x <= area.x + area.width && y <= area.y + area.height;
     const wakes = { colour: "accent", width: size * 0.1, dash: [] } as const;
     const id = `${step.id}/aim-${i}`;
     return [
-      ...(inside(to)
+      ...(holds(area, to)
         ? [{ ...ring(`${id}#wakes`, to, size * (0.3 + 0.5 * share), wakes), opacity: 1 - 0.75 * share }]
         : []),
-      ...(inside(tip) ? [arrowHead(`${id}#runs`, tip, [ux, uy], size * 1.2, "accent")] : []),
+      ...(holds(area, tip) ? [arrowHead(`${id}#runs`, tip, [ux, uy], size * 1.2, "accent")] : []),
     ];
   });
 }

@@ -3,6 +3,7 @@ import {
   type Box,
   CAP_HEIGHT,
   filledBox,
+  holds,
   type Mark,
   overlap,
   type Spot,
@@ -96,7 +97,7 @@ export function placeBoards(
         width,
         height,
       };
-      const covers = busy.reduce((sum, [at, weight]) => sum + (inBox(box, at, size) ? weight : 0), 0);
+      const covers = busy.reduce((sum, [at, weight]) => sum + (holds(box, at, size) ? weight : 0), 0);
       const meets = [...placed.values()].some((b) => overlap(b, box));
       return { box, cost: rank * PER_LIKE + covers + (meets ? COVERS_BOARD : 0) };
     });
@@ -104,10 +105,6 @@ export function placeBoards(
     placed.set(name, best.box);
   }
   return placed;
-}
-
-function inBox(box: Box, { x, y }: Spot, air: number): boolean {
-  return x > box.x - air && y > box.y - air && x < box.x + box.width + air && y < box.y + box.height + air;
 }
 
 /** A board where it stands. */

@@ -96,6 +96,17 @@ test("an evening's recording goes in; its sheet is followed, and a finished vide
     expect(Math.abs((corners?.topLeft.xPx ?? 0) - truth.topLeft.xPx)).toBeLessThan(0.6);
     expect(Math.abs((corners?.bottomRight.yPx ?? 0) - truth.bottomRight.yPx)).toBeLessThan(0.6);
   }
+  // On its lane a movement is shifted by keys, and taken back.
+  await page.getByRole("link", { name: "Narrate" }).click();
+  await page
+    .getByRole("slider", { name: /^The sheet is moved/ })
+    .first()
+    .press("ArrowRight");
+  const firstMove = async () => (await documentOf(page, id)).takes[0]?.sheetMoves?.[0]?.fromMs;
+  await expect.poll(firstMove).toBe((take?.sheetMoves?.[0]?.fromMs ?? 0) + 100);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(firstMove).toBe(take?.sheetMoves?.[0]?.fromMs);
+  await page.getByRole("link", { name: "Rehearse" }).click();
   const computed = computeLesson(lesson);
   const map = computed.editMap;
   if (!map) throw new Error("no edits");

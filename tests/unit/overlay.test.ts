@@ -1,6 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { applyChanges, setOverlay, setSheetMoves, showLayer } from "#core/changes";
+import {
+  addSheetMove,
+  applyChanges,
+  setOverlay,
+  setSheetMoves,
+  showLayer,
+  takeSheetMoveAway,
+  turnedByQuarter,
+} from "#core/changes";
 import { strokeIdOf } from "#core/display";
 import { type Lesson, parseLesson } from "#core/lesson";
 import {
@@ -107,6 +115,18 @@ describe("where the sheet lies over time", () => {
     expect(upside.ok ? "" : upside.findings[0]?.message).toMatch(/ends after it starts/);
     const nothing = with_({ edits: [{ kind: "hold", atMs: 500, ms: 0 }] });
     expect(nothing.ok ? "" : nothing.findings[0]?.message).toMatch(/at least a tenth of a second/);
+  });
+
+  test("a movement is put in and taken away by hand, and a sheet that was taken the wrong way is turned", () => {
+    const video = { widthPx: 854, heightPx: 480 };
+    const added = changed(glasshouse, addSheetMove(glasshouse, video, 70_000, corners));
+    expect(added.takes[0]?.sheetMoves).toEqual([{ fromMs: 69_000, toMs: 70_000, corners }]);
+    const gone = changed(added, takeSheetMoveAway(added, 0));
+    expect(gone.takes[0]?.sheetMoves).toBeUndefined();
+    if (!corners) throw new Error("no corners");
+    const four = [1, 2, 3, 4].reduce((c) => turnedByQuarter(c), corners);
+    expect(four).toEqual(corners);
+    expect(turnedByQuarter(corners).topLeft).toEqual(corners.topRight);
   });
 
   test("while the sheet moves, no line lies over it; before it is found, only boards do, and that is said", () => {
@@ -245,6 +265,28 @@ describe("what the overlay shows", () => {
           ).toEqual([]);
         }
     }
+  });
+
+  test("where the teacher looks back, the lines of all steps come again", () => {
+    const { startMs, endMs } = windowOf(15);
+    const source = { ...overlaySourceOf(computed), recaps: [[startMs, endMs] as const] };
+    const back = overlayOf(source, picture, "lesson");
+    const ms = startMs + 1500;
+    const objects = (frame: OverlayFrame) => new Set(frame.lines.map((m) => strokeIdOf(m.id).split("/")[0]));
+    expect(objects(back(ms)).size).toBeGreaterThan(objects(at(ms)).size);
+    expect(back(endMs + 1500).lines).toEqual(at(endMs + 1500).lines);
+    // Heard in the words themselves: a cue that looks back.
+    const said = glasshouse.takes[0]?.narration?.cues ?? [];
+    const cue = said.find((c) => c.startMs > 150_000);
+    const text = "So let us look back at what we have done so far.";
+    const told = changed(glasshouse, [
+      {
+        id: "take/take-1",
+        field: "narration",
+        value: { fileName: "a.vtt", cues: said.map((c) => (c === cue ? { ...c, text } : c)) },
+      },
+    ]);
+    expect(overlaySourceOf(computeLesson(told)).recaps[0]?.[0]).toBeGreaterThanOrEqual(cue?.startMs ?? 0);
   });
 
   test("a step that is gone is a note, and what was set for it is kept", () => {
