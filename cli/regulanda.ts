@@ -1,4 +1,5 @@
-import { CliError, run } from "./run.ts";
+import { CliError } from "./arguments.ts";
+import { run } from "./run.ts";
 
 /** Entry of `npm run -s regulanda`: output to stdout, one clear line to stderr and exit code 1 on bad input. */
 try {

@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { type Finding, formatClock } from "#core/base";
 import { applyChanges, setNarration } from "#core/changes";
@@ -24,11 +24,9 @@ import {
 } from "#core/pipeline";
 import { placeInWords, retake } from "#core/proposals";
 import { writeScheduleCsv } from "#core/schedule";
-import { writeCardsPdf } from "../server/pdf/cards.server.ts";
+import { CliError, oneOf, reasonOf, wholeNumber } from "./arguments.ts";
 import { planOnCommandLine, type Written, writeFilm } from "./film.ts";
-
-/** Bad input on the command line: one line that says what, which and what was expected. */
-export class CliError extends Error {}
+import { type HandOutOptions, handOutToFile } from "./hand-out.ts";
 
 const USAGE = `regulanda: the lesson engine on the command line
 
@@ -39,6 +37,14 @@ const USAGE = `regulanda: the lesson engine on the command line
                                     what step N draws; with --labels as its card explains it
   frame LESSON --at SECONDS --svg   the overlay at a moment of lesson time
   cards LESSON --out FILE.pdf       the step cards
+  hand-out LESSON --what WHAT --out FILE.pdf
+                                    what a class works from: cards, large-print, booklet, poster, worksheet, variants,
+                                    find-slip, answers, overlay, templates, recap, checks, kit, run-sheet; or take-home (.html)
+                [--after STEP]      worksheet: the sheet as it stands after this step
+                [--on WHAT]         worksheet: after (as usual), starts (first lines of each thing) or rays
+                [--variant N]       worksheet: the page of other measures for row N of the class, with its key
+                [--seed N]          which lot is drawn (variants, find-slip)
+                [--paper PAPER]     a4 or letter; [--margin MM], [--hand left|right], [--black]
   narration FILE                    the cues of a caption file, and what is understood of them
   align LESSON FILE                 where each step begins in those captions, and how sure that is
   retake LESSON OLD NEW             what becomes of each step's place when captions OLD give way to NEW
@@ -77,7 +83,7 @@ export async function run(argv: readonly string[]): Promise<string> {
 /** Files a command takes beside the first. */
 const MORE_FILES: Readonly<Record<string, number>> = { align: 1, retake: 2 };
 
-interface Options {
+interface Options extends HandOutOptions {
   readonly json?: boolean | undefined;
   readonly svg?: boolean | undefined;
   readonly help?: boolean | undefined;
@@ -85,7 +91,6 @@ interface Options {
   readonly step?: string | undefined;
   readonly labels?: boolean | undefined;
   readonly at?: string | undefined;
-  readonly out?: string | undefined;
   readonly csv?: boolean | undefined;
   readonly format?: string | undefined;
   readonly rate?: string | undefined;
@@ -153,18 +158,8 @@ const COMMANDS: Readonly<Record<string, Command>> = {
     });
     return json ? asJson(frame) : drawn(frame.drawing, { json, svg }, "frame");
   },
-  cards: async (path, { out }) => {
-    if (out === undefined || out === "") throw new CliError("cards needs --out FILE.pdf");
-    const computed = compute(path);
-    if (computed.steps.length === 0) throw new CliError("the lesson has no steps, so there are no cards");
-    const pdf = await writeCardsPdf(computed, new Date());
-    try {
-      writeFileSync(out, pdf);
-    } catch (error) {
-      throw new CliError(`"${out}" cannot be written: ${reasonOf(error)}`, { cause: error });
-    }
-    return `${computed.steps.length} cards written to ${out}\n`;
-  },
+  cards: (path, { out }) => handOutToFile(compute(path).lesson, { what: "cards", out }),
+  "hand-out": (path, options) => handOutToFile(compute(path).lesson, options),
   narration: (path, { json }) => {
     const read = readCaptions(readText(path));
     if (!read.ok) throw new CliError(`${path}: ${read.findings[0]?.message ?? "cannot be read"}`);
@@ -285,12 +280,6 @@ async function film(path: string, wish: FilmWish, out: string): Promise<Written>
   }
 }
 
-function oneOf<T extends string>(name: string, text: string, choices: readonly T[]): T {
-  const found = choices.find((c) => c === text);
-  if (found === undefined) throw new CliError(`${name} is one of ${choices.join(", ")}, got "${text}"`);
-  return found;
-}
-
 const sizeOf = (text: string) => oneOf("--size", text, FILM_SIZES);
 const rateOf = (name: string, text: string) => oneOf(name, text, Object.keys(FRAME_RATES) as FrameRate[]);
 const megabytes = (bytes: number) => `${(bytes / 1024 ** 2).toFixed(1)} MB`;
@@ -331,6 +320,15 @@ function readArguments(argv: readonly string[]) {
         fps: { type: "string" },
         size: { type: "string" },
         clock: { type: "string" },
+        what: { type: "string" },
+        after: { type: "string" },
+        on: { type: "string" },
+        variant: { type: "string" },
+        seed: { type: "string" },
+        paper: { type: "string" },
+        margin: { type: "string" },
+        hand: { type: "string" },
+        black: { type: "boolean" },
       },
     });
   } catch (error) {
@@ -367,21 +365,10 @@ function drawn(
   return toSvg(drawing, palette);
 }
 
-function wholeNumber(name: string, text: string, least: number, most: number): number {
-  const n = Number(text);
-  if (!Number.isInteger(n) || n < least || n > most || text.trim() === "")
-    throw new CliError(`${name} takes a whole number from ${least} to ${most}, got "${text}"`);
-  return n;
-}
-
 function sayFinding(f: Finding): string {
   return `${f.severity}: ${f.message}`;
 }
 
 function asJson(value: unknown): string {
   return `${JSON.stringify(value, null, 2)}\n`;
-}
-
-function reasonOf(error: unknown): string {
-  return error instanceof Error ? (error.message.split("\n")[0] ?? "") : String(error);
 }

@@ -1,8 +1,8 @@
-import { type Colour, type Mark, sameMark } from "#core/display";
+import { type Colour, escapeXml, type Mark, sameMark } from "#core/display";
 import { type FilmPlan, growsInto, lengthOfMark, msOfPicture } from "#core/film";
 import type { Overlay } from "#core/overlay";
 import type { Watch } from "./file-sink.ts";
-import { escapeXml, outliningPen } from "./outlined-svg.ts";
+import { outliningPen } from "./outlined-svg.ts";
 import type { Typeface } from "./typeface.ts";
 
 /** From back to front, as the overlay has them. */

@@ -1,4 +1,13 @@
-import { type Colour, drawWith, FILL_OPACITY, type Ink, type Mark, type Pen, type Spot } from "#core/display";
+import {
+  type Colour,
+  drawWith,
+  escapeXml,
+  FILL_OPACITY,
+  type Ink,
+  type Mark,
+  type Pen,
+  type Spot,
+} from "#core/display";
 import { leftOf, lineSetter } from "./set-line.ts";
 import type { Typeface } from "./typeface.ts";
 
@@ -35,7 +44,7 @@ export function outliningPen(
       `<path d="${rings.map((r) => `${points(r)}Z`).join("")}"${fillOf(fill)} fill-rule="evenodd"${more}/>`,
     dot: ({ at, radius, fill }) =>
       `<circle cx="${num(at.x)}" cy="${num(at.y)}" r="${num(radius)}"${fillOf(fill)}${more}/>`,
-    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo }) => {
+    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo, onHead }) => {
       const set = lines.map((line, i) => {
         const { width, letters } = setLine(line, weight);
         for (const { outline } of letters) used.set(outline.name, outline.d);
@@ -47,7 +56,8 @@ export function outliningPen(
       const about = halo
         ? `<g stroke="${palette.sheet}" stroke-width="${num((2 * halo) / size)}" stroke-linejoin="round" fill="none">${set.join("")}</g>`
         : "";
-      return `<g${more}>${about}<g fill="${palette[colour]}">${set.join("")}</g></g>`;
+      const turned = onHead ? ` transform="rotate(180 ${num(at.x)} ${num(at.y)})"` : "";
+      return `<g${turned}${more}>${about}<g fill="${palette[colour]}">${set.join("")}</g></g>`;
     },
   });
   return {
@@ -77,12 +87,4 @@ ${pen.outlines()}
 ${body}
 </svg>
 `;
-}
-
-export function escapeXml(text: string): string {
-  return text
-    .replaceAll("&", "&amp;")
-    .replaceAll("<", "&lt;")
-    .replaceAll(">", "&gt;")
-    .replaceAll('"', "&quot;");
 }

@@ -1,4 +1,4 @@
-import type { CardState } from "#core/display";
+import { CALLED, type HandOutWish, type PrintState } from "#core/handout";
 import { LocalTime } from "../ui/LocalTime.tsx";
 import styles from "./PrintList.module.css";
 
@@ -6,15 +6,16 @@ export interface PrintRecord {
   readonly id: number;
   readonly revision: number;
   readonly printedAt: Date;
-  readonly cards: readonly {
-    readonly stepId: string;
-    readonly number: number;
+  readonly wish: HandOutWish;
+  readonly parts: readonly {
+    readonly id: string;
+    readonly number?: number;
     readonly mark: string;
-    readonly state: CardState;
+    readonly state: PrintState;
   }[];
 }
 
-const SAID: Readonly<Record<CardState, string>> = {
+const SAID: Readonly<Record<PrintState, string>> = {
   good: "still good",
   "times-moved": "times moved",
   stale: "out of date",
@@ -22,7 +23,7 @@ const SAID: Readonly<Record<CardState, string>> = {
   gone: "no longer in the lesson",
 };
 
-/** What was printed, and which of those cards are still good. */
+/** What was printed, and which of it is still good. */
 export function PrintList({ prints }: { prints: readonly PrintRecord[] }) {
   if (prints.length === 0) return <p className={styles.none}>Nothing printed yet.</p>;
   return (
@@ -31,21 +32,13 @@ export function PrintList({ prints }: { prints: readonly PrintRecord[] }) {
       <ol className={styles.prints}>
         {prints.map((print) => (
           <li key={print.id}>
-            <b>
-              <LocalTime at={print.printedAt} />
-            </b>{" "}
-            revision {print.revision}
+            <b>{CALLED[print.wish.what].name}</b>, <LocalTime at={print.printedAt} />, revision{" "}
+            {print.revision}
             {(["stale", "older", "gone", "times-moved", "good"] as const).map((state) => {
-              const cards = print.cards.filter((c) => c.state === state);
-              if (cards.length === 0) return null;
-              return (
+              const parts = print.parts.filter((p) => p.state === state);
+              return parts.length === 0 ? null : (
                 <div key={state} className={styles.state} data-state={state}>
-                  {cards.length === print.cards.length
-                    ? `all ${cards.length} cards`
-                    : cards.length === 1
-                      ? `card ${cards[0]?.number}`
-                      : `cards ${cards.map((c) => c.number).join(", ")}`}{" "}
-                  {SAID[state]}
+                  {sayParts(parts, print.parts.length)} {SAID[state]}
                 </div>
               );
             })}
@@ -54,4 +47,13 @@ export function PrintList({ prints }: { prints: readonly PrintRecord[] }) {
       </ol>
     </section>
   );
+}
+
+/** "all 23 cards", "cards 2, 5"; of what has no numbers, how many pieces. */
+function sayParts(parts: PrintRecord["parts"], all: number): string {
+  const numbered = parts.every((p) => p.number !== undefined);
+  if (!numbered)
+    return all === 1 ? "it is" : parts.length === all ? "all of it" : `${parts.length} of ${all} pieces`;
+  if (parts.length === all && all > 1) return `all ${all} cards`;
+  return parts.length === 1 ? `card ${parts[0]?.number}` : `cards ${parts.map((p) => p.number).join(", ")}`;
 }

@@ -1,40 +1,88 @@
+import { data, type ShouldRevalidateFunctionArgs } from "react-router";
+import * as v from "valibot";
+import { HandOutWishSchema, printAgain } from "#core/handout";
+import { formOf } from "#server/http/request-body.server.ts";
 import { worked } from "#server/jobs/kept.server.ts";
+import { LARGEST_FORM_BYTES } from "#server/limits.ts";
 import { listPrints, logPrint } from "#server/prints.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { PlaceError } from "../lesson/PlaceError.tsx";
-import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
+import { revalidateUnlessSearch } from "../lesson/revalidate-unless-search.ts";
 import { hasUnsaved } from "../lesson/use-save-line.ts";
 import { HandOut } from "../places/hand-out/HandOut.tsx";
+import { wishOfSearch } from "../places/hand-out/wish-of-search.ts";
 import type { Route } from "./+types/hand-out";
 import { inWords } from "./in-words.server.ts";
 import { requireLesson } from "./require-lesson.server.ts";
 
-/** The pages as they will be printed, laid out with the printed fonts, and what was printed before. */
-export async function loader({ params }: Route.LoaderArgs) {
+/** The pages as they will be printed, laid out with the printed fonts, what was printed before, and what of it to print again. */
+export async function loader({ params, request }: Route.LoaderArgs) {
   const stored = requireLesson(params.lessonId);
-  const [pages, prints] = await inWords(() =>
-    Promise.all([worked("cardPages", stored, {}), listPrints(stored)]),
+  const wish = wishOfSearch(new URL(request.url).searchParams);
+  const [shown, prints] = await inWords(() =>
+    Promise.all([worked("handOut", stored, { wish }, JSON.stringify(wish)), listPrints(stored)]),
   );
-  return { pages, prints };
+  const again = shown.ok ? printAgain(shown.prints, { wish, handOut: stored.lesson.handOut }, prints) : null;
+  return {
+    wish,
+    shown,
+    prints,
+    revision: stored.revision,
+    again: again && { printedAt: again.since.printedAt, revision: again.since.revision, ids: again.ids },
+  };
 }
 
-/** Logs that the cards are printed as they are now. The file itself is fetched by the print's own address. */
-export async function action({ params }: Route.ActionArgs) {
+/** Logs what is printed now, as it is. The file itself is fetched by the print's own address. */
+export async function action({ params, request }: Route.ActionArgs) {
   const stored = requireLesson(params.lessonId);
   return inWords(async () => {
-    const cards = await worked("printedCards", stored, {});
-    return { printId: logPrint(stored.id, stored.revision, stored.lesson.handOut, cards) };
+    const form = await formOf(request, LARGEST_FORM_BYTES);
+    const wish = v.safeParse(HandOutWishSchema, wishIn(form.get("wish")));
+    if (!wish.success)
+      return data(
+        { printId: null, problem: "What to print could not be read; nothing was printed." },
+        { status: 400 },
+      );
+    const parts = await worked("printed", stored, { wish: wish.output }, JSON.stringify(wish.output));
+    if (parts.length === 0)
+      return data({ printId: null, problem: "There is nothing on it to print." }, { status: 400 });
+    const { handOut } = stored.lesson;
+    return {
+      printId: logPrint(stored.id, stored.revision, { handOut, wish: wish.output, parts }),
+      problem: null,
+    };
   });
 }
 
-const keyOf = (lessonId: string | undefined) => `hand-out/${lessonId}`;
+/** What a form says of the wish; step cards where it says nothing. */
+function wishIn(field: unknown): unknown {
+  if (typeof field !== "string") return { what: "cards" };
+  try {
+    return JSON.parse(field);
+  } catch {
+    return null;
+  }
+}
 
-export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
+const wishKey = (url: URL) => JSON.stringify(wishOfSearch(url.searchParams));
 
-export { PlaceError as ErrorBoundary, shouldRevalidate };
+/** Another kind, or another step under a worksheet, is another answer; any other step of the strip is not. */
+export function shouldRevalidate(args: ShouldRevalidateFunctionArgs): boolean {
+  return wishKey(args.currentUrl) !== wishKey(args.nextUrl) || revalidateUnlessSearch(args);
+}
+
+const keyOf = (lessonId: string | undefined, wish: string) => `hand-out/${lessonId}/${wish}`;
+
+export const clientLoader = ({ serverLoader, params, request }: Route.ClientLoaderArgs) =>
+  freshOrKept(
+    keyOf(params.lessonId, wishKey(new URL(request.url))),
+    serverLoader,
+    hasUnsaved(params.lessonId),
+  );
+
+export { PlaceError as ErrorBoundary };
 
 export default function HandOutRoute({ loaderData, params }: Route.ComponentProps) {
-  useKept(keyOf(params.lessonId), loaderData);
-  return <HandOut pages={loaderData.pages} prints={loaderData.prints} />;
+  useKept(keyOf(params.lessonId, JSON.stringify(loaderData.wish)), loaderData);
+  return <HandOut {...loaderData} />;
 }

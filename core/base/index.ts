@@ -7,4 +7,5 @@ export type { LengthStyle, LengthUnit } from "./length.ts";
 export { formatLength, formatSmallLength, parseLength, smallestStepMm } from "./length.ts";
 export { countOf, listOf, sentenceCase } from "./plural.ts";
 export { requireAt } from "./require-at.ts";
+export { type Seeded, seeded, shuffled } from "./seeded.ts";
 export { whereNotKept } from "./where-not-kept.ts";

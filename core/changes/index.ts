@@ -33,6 +33,7 @@ export { cutStep, joinStep, sayOfStep } from "./step-changes.ts";
 export {
   addTake,
   goToTake,
+  setAddress,
   setEdits,
   setNarration,
   setVideo,

@@ -1,7 +1,7 @@
 import type { Change } from "../base/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import type { Cue } from "../narration/index.ts";
-import type { Anchor, Edit } from "../schedule/index.ts";
+import type { Anchor, Edit, VideoAddress } from "../schedule/index.ts";
 import { putTake, setLesson, setTake } from "./change-of.ts";
 
 /** Gives the current take these captions, or begins a take with them. Anchors stay; lost words are reported. */
@@ -66,6 +66,12 @@ export function tieSteps(
   const take = findCurrentTake(lesson);
   if (!take) return [];
   return places.map(({ stepId, wordId, offsetMs = 0 }) => setAnchor(take.id, stepId, { wordId, offsetMs }));
+}
+
+/** States where the current take's video can be watched; null: nowhere that is known. */
+export function setAddress(lesson: Lesson, address: VideoAddress | null): Change[] {
+  const take = findCurrentTake(lesson);
+  return take ? [setTake(take.id, "address", address)] : [];
 }
 
 /** Makes another take the current one. */

@@ -24,6 +24,8 @@ export interface CanvasSurface {
   fill(rule?: "nonzero" | "evenodd"): void;
   fillText(text: string, x: number, y: number): void;
   strokeText(text: string, x: number, y: number): void;
+  translate(x: number, y: number): void;
+  rotate(angle: number): void;
 }
 
 const ALIGN = { start: "left", middle: "center", end: "right" } as const;
@@ -76,6 +78,12 @@ export function canvasPen(surface: CanvasSurface, palette: Readonly<Record<Colou
       surface.textBaseline = "alphabetic";
       surface.globalAlpha = mark.opacity ?? 1;
       surface.fillStyle = palette[mark.colour];
+      const turn = () => {
+        surface.translate(mark.at.x, mark.at.y);
+        surface.rotate(Math.PI);
+        surface.translate(-mark.at.x, -mark.at.y);
+      };
+      if (mark.onHead) turn();
       if (mark.halo) {
         surface.strokeStyle = palette.sheet;
         surface.lineWidth = 2 * mark.halo;
@@ -86,6 +94,8 @@ export function canvasPen(surface: CanvasSurface, palette: Readonly<Record<Colou
       }
       for (const [i, line] of mark.lines.entries())
         surface.fillText(line, mark.at.x, mark.at.y + i * mark.lineHeight);
+      // Turned by half once more it is upright again.
+      if (mark.onHead) turn();
       surface.globalAlpha = 1;
     },
   };

@@ -25,14 +25,23 @@ export interface SheetToExplain {
   readonly sheet: Sheet;
 }
 
-/** The picture that explains a step, fitted into a room. */
-export interface Explained {
-  /** As large as the room, in its unit. */
-  readonly drawing: Drawing;
+/** What of the sheet a step's picture shows. */
+export interface StepFrame {
   /** How large the sheet is in it. */
   readonly scale: number;
   /** What of the sheet, as it lies turned, is seen, in paper mm; null when all of it is. */
   readonly closeUp: Box | null;
+}
+
+/** The picture that explains a step, fitted into a room. */
+export interface Explained extends StepFrame {
+  /** As large as the room, in its unit. */
+  readonly drawing: Drawing;
+}
+
+interface Manner {
+  readonly medium?: Medium;
+  readonly full?: boolean;
 }
 
 /** Desk shown round a sheet that is seen whole, in text sizes: lengths along its edges stand there. */
@@ -43,22 +52,34 @@ const AROUND = 2.4;
 const LEAST_GAIN = 1.3;
 const MOST_GAIN = 2.6;
 
+/** What the picture of a step would show in a room, before it is drawn: for whoever has several rooms to choose from. */
+export function frameOfStep(lesson: SheetToExplain, step: Step, room: Room, manner: Manner = {}): StepFrame {
+  const { scale, seen, isWhole } = framed(lesson, step, room, manner);
+  return { scale, closeUp: isWhole ? null : seen };
+}
+
+function framed(
+  { paper, sheet }: SheetToExplain,
+  step: Step,
+  room: Room,
+  { medium = "card", full = false }: Manner,
+) {
+  const pictured = full ? step.picturedInFull : step.pictured;
+  const turned = turnedSpot(sheet, step.quarters);
+  const whole = turnDrawing(drawStep(paper, sheet, step, medium, pictured), step.quarters);
+  const about = step.task ? [] : spotsAbout(pictured, turned, whole);
+  return { pictured, turned, whole, ...frameFor(whole.box, about, room) };
+}
+
 /**
  * The picture of a step: its lines in three weights, what stood before thin and grey, what is new and light thin and black,
  * what is new and firm thick; with letters, numbers, readings, aims and signs read from what its words say. It closes in on
  * what the words speak of, never on less.
  */
-export function explainStep(
-  { paper, sheet }: SheetToExplain,
-  step: Step,
-  room: Room,
-  { medium = "card", full = false }: { readonly medium?: Medium; readonly full?: boolean } = {},
-): Explained {
-  const pictured = full ? step.picturedInFull : step.pictured;
-  const turned = turnedSpot(sheet, step.quarters);
-  const whole = turnDrawing(drawStep(paper, sheet, step, medium, pictured), step.quarters);
-  const about = step.task ? [] : spotsAbout(pictured, turned, whole);
-  const { scale, seen, isWhole } = frameFor(whole.box, about, room);
+export function explainStep(lesson: SheetToExplain, step: Step, room: Room, manner: Manner = {}): Explained {
+  const { paper, sheet } = lesson;
+  const { medium = "card" } = manner;
+  const { pictured, turned, whole, scale, seen, isWhole } = framed(lesson, step, room, manner);
   const to = ({ x, y }: Spot): Spot => ({ x: (x - seen.x) * scale, y: (y - seen.y) * scale });
   const area = { x: 0, y: 0, width: room.width, height: room.height };
   /** Crosses keep their size on the page, whatever the scale. */

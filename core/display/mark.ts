@@ -73,6 +73,8 @@ export type Mark = {
       readonly anchor: "start" | "middle" | "end";
       /** How far the sheet's tone reaches round the letters, over lines they stand on; left out: not at all. */
       readonly halo?: number;
+      /** Turned by half about `at`, for whoever sits opposite, or folds the page; left out: upright. */
+      readonly onHead?: true;
     }
 );
 

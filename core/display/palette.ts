@@ -32,5 +32,27 @@ export const PRINT_PALETTE: Readonly<Record<Colour, string>> = {
   horizon: "#7a8087",
 };
 
+/** For printers and copiers without colour: roles keep apart by weight, dash and grey, and nothing is paler than a copier takes. */
+export const BLACK_PALETTE: Readonly<Record<Colour, string>> = {
+  sheet: "#ffffff",
+  graphite: "#2e2e2e",
+  pale: "#7d7d7d",
+  faint: "#b5b5b5",
+  guide: "#8c8c8c",
+  horizon: "#6b6b6b",
+  new: "#000000",
+  accent: "#000000",
+  going: "#4d4d4d",
+  "tone-1": "#ececec",
+  "tone-2": "#d4d4d4",
+  "tone-3": "#b4b4b4",
+  wrong: "#000000",
+  ruler: "#9a9a9a",
+  hand: "#2e2e2e",
+  ink: "#000000",
+  quiet: "#545454",
+  frame: "#a8a8a8",
+};
+
 /** Fills are see-through only where one must look through them: the ruler. */
 export const FILL_OPACITY: Readonly<Partial<Record<Colour, number>>> = { ruler: 0.35 };

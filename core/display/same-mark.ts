@@ -9,8 +9,8 @@ const LOOK: Pen<{ readonly plain: readonly unknown[]; readonly spots: readonly (
   }),
   area: ({ fill, rings }) => ({ plain: ["area", fill], spots: rings }),
   dot: ({ radius, fill, at }) => ({ plain: ["dot", radius, fill], spots: [[at]] }),
-  text: ({ size, lineHeight, colour, weight, anchor, halo, lines, at }) => ({
-    plain: ["text", size, lineHeight, colour, weight, anchor, halo, ...lines],
+  text: ({ size, lineHeight, colour, weight, anchor, halo, onHead, lines, at }) => ({
+    plain: ["text", size, lineHeight, colour, weight, anchor, halo, onHead, ...lines],
     spots: [[at]],
   }),
 };

@@ -113,7 +113,9 @@ function addRuler(id: string, sign: Extract<Sign, { k: "ruler" }>, place: SignPl
   const long = Math.hypot(b.x - a.x, b.y - a.y);
   if (long === 0) return;
   const [ux, uy] = [(b.x - a.x) / long, (b.y - a.y) / long];
-  const side = (middle.x - a.x) * -uy + (middle.y - a.y) * ux > 0 ? -1 : 1;
+  // Off what the picture is about; for a left hand to the left of a steep line.
+  const away = (middle.x - a.x) * -uy + (middle.y - a.y) * ux > 0 ? -1 : 1;
+  const side = sign.onLeft && Math.abs(uy) > Math.abs(ux) ? (uy > 0 ? 1 : -1) : away;
   const at = (along: number, off: number): Spot => ({
     x: a.x + ux * along - uy * off * side,
     y: a.y + uy * along + ux * off * side,

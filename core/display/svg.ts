@@ -56,7 +56,7 @@ export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElemen
       },
       lines: [],
     }),
-    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo, opacity }) => ({
+    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo, onHead, opacity }) => ({
       tag: "text",
       attributes: {
         ...seen(opacity),
@@ -65,6 +65,7 @@ export function svgPen(palette: Readonly<Record<Colour, string>>): Pen<SvgElemen
         "font-weight": weight === "bold" ? 700 : 400,
         "text-anchor": anchor,
         fill: palette[colour],
+        ...(onHead ? { transform: `rotate(180 ${num(at.x)} ${num(at.y)})` } : {}),
         ...(halo
           ? {
               stroke: palette.sheet,
@@ -92,7 +93,7 @@ function outline(points: readonly Spot[]): string {
 export function toSvg(drawing: Drawing, palette: Readonly<Record<Colour, string>>): string {
   const { x, y, width, height } = drawing.box;
   const pen = svgPen(palette);
-  const body = drawing.marks.map((m) => write(drawWith(pen, m))).join("\n");
+  const body = drawing.marks.map((m) => writeElement(drawWith(pen, m))).join("\n");
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${num(width)}${drawing.unit}" height="${num(height)}${drawing.unit}" viewBox="${num(x)} ${num(y)} ${num(width)} ${num(height)}" role="img">
 <title>${escapeXml(drawing.alt)}</title>
 ${body}
@@ -100,20 +101,22 @@ ${body}
 `;
 }
 
-function write({ tag, attributes, lines }: SvgElement): string {
+/** An element as markup; `more`: further attributes, written out. */
+export function writeElement({ tag, attributes, lines }: SvgElement, more = ""): string {
   const attrs = Object.entries(attributes)
     .map(([name, value]) => ` ${name}="${escapeXml(String(value))}"`)
     .join("");
-  if (lines.length === 0) return `<${tag}${attrs}/>`;
+  if (lines.length === 0) return `<${tag}${attrs}${more}/>`;
   const spans = lines.map((l) => `<tspan x="${l.x}" y="${l.y}">${escapeXml(l.text)}</tspan>`).join("");
-  return `<${tag}${attrs}>${spans}</${tag}>`;
+  return `<${tag}${attrs}${more}>${spans}</${tag}>`;
 }
 
 function num(value: number): number {
   return Math.round(value * 1000) / 1000;
 }
 
-function escapeXml(text: string): string {
+/** A text as it stands in markup, between tags or in quotes. */
+export function escapeXml(text: string): string {
   return text
     .replaceAll("&", "&amp;")
     .replaceAll("<", "&lt;")

@@ -1,10 +1,9 @@
 import * as v from "valibot";
-import { HandOutSchema } from "../display/index.ts";
 import { CorrectionSchema, CuesSchema } from "../narration/index.ts";
 import { CornersSchema, OverlaySchema, SheetMoveSchema, TonesSchema } from "../overlay/index.ts";
-import { PlanSchema } from "../plan/index.ts";
+import { HandOutSchema, PlanSchema } from "../plan/index.ts";
 import { idSchema, ObjectSchema } from "../recipes/index.ts";
-import { AnchorsSchema, EditsSchema } from "../schedule/index.ts";
+import { AnchorsSchema, EditsSchema, VideoAddressSchema } from "../schedule/index.ts";
 import { StepOverrideSchema } from "../steps/index.ts";
 import { TasksSchema } from "../tasks/index.ts";
 import { SheetSchema, ViewSchema } from "../view/index.ts";
@@ -38,6 +37,8 @@ export const TakeSchema = v.strictObject({
   sheetMoves: v.optional(
     v.pipe(v.array(SheetMoveSchema), v.maxLength(500, "at most 500 movements of the sheet")),
   ),
+  /** Where its video can be watched, for the codes on what is handed out; left out: there are none. */
+  address: v.optional(VideoAddressSchema),
   /** What paper and table look like in the picture; left out: nobody has looked. */
   tones: v.optional(TonesSchema),
   anchors: AnchorsSchema,

@@ -1,4 +1,5 @@
 export { cornerPlace } from "./corners.ts";
+export { GLOSSARY, type GlossaryWord } from "./glossary.ts";
 export { OFTEN_HEARD_AS, THEMSELVES, TRADE } from "./misheard.ts";
 export { DRAWN_AS } from "./nouns.ts";
 export { COUNTED, GLYPH_SIGNS, GLYPHS, ONES, PARTS, TENS } from "./numbers.ts";

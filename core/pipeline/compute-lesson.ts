@@ -49,18 +49,19 @@ export function computeLesson(lesson: Lesson, before: ComputedLesson | null = nu
 function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
   const drawn = drawStages(lesson, keep);
   const { view, program, paper, moves } = drawn;
-  const { ageBand, reading, help, ruler, depths } = lesson.plan;
+  const { ageBand, reading, help, ruler, depths, hand } = lesson.plan;
   const evaluation = keep("points", [moves, view], () => evaluate(moves, view));
 
   const telling = keep(
     "telling",
-    [reading, help, ruler, depths, ageBand],
+    [reading, help, ruler, depths, ageBand, hand],
     (): Telling => ({
       ageBand,
       ...(reading && { reading }),
       ...(help && { help }),
       ...(ruler && { ruler }),
       ...(depths && { depths }),
+      ...(hand && { hand }),
     }),
   );
   const { tasks, findings: ofTasks } = markTasks(drawn, keep);

@@ -144,7 +144,8 @@ const HAND: School<"hand"> = {
     {
       value: "left",
       label: "Left",
-      effect: "Ruler and pencil are shown mirrored; uprights have the ruler on their left.",
+      effect:
+        "Ruler and pencil are shown mirrored, uprights with the ruler on their left; lines go from the right to the left.",
     },
   ],
 };

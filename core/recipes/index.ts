@@ -9,6 +9,7 @@ export {
 export { boundsAt } from "./bounds.ts";
 export type { BoxSlice } from "./box/shape.ts";
 export { hostsOf } from "./hosts-of.ts";
+export { tileOfWord } from "./lettering/tile-size.ts";
 export { idSchema } from "./object-base.ts";
 export { meaningOf, type ObjectOption, objectOptions } from "./object-options.ts";
 export { frameOf, quartersOf } from "./own-frame.ts";

@@ -52,4 +52,5 @@ export {
   strokesInRecording,
   strokesOf,
 } from "./starts-in-recording.ts";
+export { addressAt, type VideoAddress, VideoAddressSchema } from "./video-address.ts";
 export { type Stray, wordsWithoutStep } from "./words-without-step.ts";

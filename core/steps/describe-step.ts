@@ -3,12 +3,12 @@ import type { Move } from "../drafter/index.ts";
 import { findPaperPoint, type PaperPoint } from "../geometry/index.ts";
 import { isDot, type PaperStroke } from "../paper/index.ts";
 import { PLAN_DEFAULTS } from "../plan/index.ts";
-import { countSaid, inPlainWords, type Manner, type Told } from "../told/index.ts";
+import { countSaid, forLeftHand, inPlainWords, type Manner, sayTold, type Told } from "../told/index.ts";
 import { expectedWords } from "./expected-words.ts";
 import { factsOf } from "./facts.ts";
 import { fadeWords, type HelpGiven, type Stage, samenessOf, stageFor } from "./fading.ts";
 import { type SaidAct, sizeOfAct } from "./pack-acts.ts";
-import { type OnPaper, pictureStep, plainPlaces } from "./picture-step.ts";
+import { type OnPaper, pictureStep, placesOf, plainPlaces } from "./picture-step.ts";
 import { readingsOf } from "./readings-of.ts";
 import { sentencesOf } from "./sentences-of.ts";
 import type { Step, StepKind, StepOverride } from "./step.ts";
@@ -37,7 +37,7 @@ export function describer(
   let lies = 0;
   let given: Stage | null = null;
   return (part, number) => {
-    const { id, objectId, phase, first, last, acts } = part;
+    const { id, objectId, phase, first, last } = part;
     const strokes: PaperStroke[] = [];
     for (let i = first; i <= last; i++) {
       const stroke = strokeOf[i];
@@ -50,8 +50,11 @@ export function describer(
       .slice(first, last + 1)
       .reduce((sum, m) => sum + (m.hand === "turn" ? m.quarters : 0), 0);
     const quarters =
-      firstMove.hand === "turn" && acts[0]?.told.act.do === "turn" ? (lies + firstMove.quarters) % 4 : lies;
+      firstMove.hand === "turn" && part.acts[0]?.told.act.do === "turn"
+        ? (lies + firstMove.quarters) % 4
+        : lies;
     lies = (lies + turns) % 4;
+    const acts = manner.leftHand ? saidForLeftHand(part.acts, on, quarters) : part.acts;
     const own = overrides.get(id);
     const all = acts.map((a) => a.told);
     // All parts of a phase get the help that the phase gets.
@@ -120,6 +123,15 @@ export function describer(
       };
     });
   };
+}
+
+/** The acts as a left hand does them, said anew. */
+function saidForLeftHand(acts: readonly SaidAct[], on: OnPaper, quarters: number): SaidAct[] {
+  const placed = placesOf(on);
+  return acts.map((said) => {
+    const told = forLeftHand(said.told, { at: placed(said.told.bearers), quarters });
+    return told === said.told ? said : { ...said, told, sentences: sayTold(told, on.manner) };
+  });
 }
 
 const NOTHING_MARKED: Step["marked"] = [];

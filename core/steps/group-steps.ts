@@ -33,6 +33,7 @@ export function groupSteps(
       plain: (telling.reading ?? PLAN_DEFAULTS.reading) === "plain",
       noNumbers: (telling.ruler ?? PLAN_DEFAULTS.ruler) === "straight-edge",
       mostWords: most.sentenceWords,
+      ...(telling.hand === "left" ? { leftHand: true } : {}),
     }),
   );
   const labelOf = (id: string) => input.objectOf(id)?.label ?? id;

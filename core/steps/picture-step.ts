@@ -25,6 +25,18 @@ export interface OnPaper {
   readonly manner: Manner;
 }
 
+/** Where the names of an act lie on the paper. */
+export function placesOf(on: OnPaper): (bearers?: Told["bearers"]) => (name: Name) => PaperPoint | null {
+  return (bearers = []) => {
+    const ids = new Map(bearers);
+    return (name) => {
+      const plain = on.plain.get(nameKey(name));
+      const id = ids.get(nameKey(name));
+      return plain ?? (id === undefined ? null : on.point(id));
+    };
+  };
+}
+
 /** What the picture of a step shows: the letters, lengths and aims of the acts its words tell, and no more. */
 export function pictureStep(
   told: readonly Told[],
@@ -38,14 +50,7 @@ export function pictureStep(
       const at = spoken.has(name) ? on.point(id) : null;
       if (at) letters.set(name, { act: letters.get(name)?.act ?? act, at });
     }
-  const placeIn = (bearers: Told["bearers"] = []) => {
-    const ids = new Map(bearers);
-    return (name: Name): PaperPoint | null => {
-      const plain = on.plain.get(nameKey(name));
-      const id = ids.get(nameKey(name));
-      return plain ?? (id === undefined ? null : on.point(id));
-    };
-  };
+  const placeIn = placesOf(on);
   const signs = told.flatMap(({ act, bearers }, i) => {
     if (words.asked[i]) return [];
     const at = placeIn(bearers);

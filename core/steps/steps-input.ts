@@ -10,7 +10,9 @@ import type { SaidAct } from "./pack-acts.ts";
 import type { StepOverride } from "./step.ts";
 
 /** How the class is spoken to: all of a plan that the words know. */
-export type Telling = Pick<Plan, "reading" | "help" | "ruler" | "depths"> & { readonly ageBand: AgeBand };
+export type Telling = Pick<Plan, "reading" | "help" | "ruler" | "depths" | "hand"> & {
+  readonly ageBand: AgeBand;
+};
 
 export interface StepsInput {
   readonly moves: readonly Move[];

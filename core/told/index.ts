@@ -1,4 +1,5 @@
 export { callAimed } from "./call-aimed.ts";
+export { forLeftHand } from "./left-hand.ts";
 export { nameKey } from "./letters.ts";
 export { mapAct, placesIn } from "./map-act.ts";
 export { nearestMarks, readingOf, rulerMarkMm } from "./measures.ts";

@@ -13,6 +13,8 @@ export interface Manner {
   readonly noNumbers?: boolean;
   /** More words than this are two sentences. */
   readonly mostWords: number;
+  /** For a left hand: what goes with a hand is told and shown for it. */
+  readonly leftHand?: boolean;
 }
 
 const CORNER: Readonly<Record<SheetCorner, string>> = {

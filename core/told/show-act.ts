@@ -213,7 +213,9 @@ function showRuler(lines: readonly Ruled<Name>[], shown: Shown): Sign[] {
   const aims = [first, second].map((l) => (l.toward.k === "point" ? l.toward.at : null));
   const [a, b] = aims;
   const pivot = a?.k === "plain" && b?.k === "plain" && a.is === b.is ? shown.at(a) : null;
-  return [{ k: "ruler", from: ends[0], to: ends[1], pivot }];
+  return [
+    { k: "ruler", from: ends[0], to: ends[1], pivot, ...(shown.manner.leftHand ? { onLeft: true } : {}) },
+  ];
 }
 
 /** A tile's sides, measured at the first one traced. */

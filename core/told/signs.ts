@@ -47,4 +47,6 @@ export type Sign =
       readonly from: PaperPoint;
       readonly to: PaperPoint;
       readonly pivot: PaperPoint | null;
+      /** For a left hand it lies to the left of a steep line. */
+      readonly onLeft?: true;
     };

@@ -1,8 +1,12 @@
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import type { Change } from "#core/base";
-import type { HandOut, PrintedCard } from "#core/display";
+import type { HandOutWish, Printed } from "#core/handout";
 import type { Lesson, Take } from "#core/lesson";
 import type { LessonState, PlaceName } from "#core/pipeline";
+import type { HandOut } from "#core/plan";
+
+/** A card or page of a print; cards printed before there was anything else are named by their step. */
+export type PrintedPart = Omit<Printed, "id"> & ({ readonly id: string } | { readonly stepId: string });
 
 /** A lesson document as stored: the words of its narrations lie in `takes`, where they never change. */
 export type ShelvedLesson = Omit<Lesson, "takes"> & {
@@ -89,7 +93,7 @@ export const assets = sqliteTable("assets", {
   addedAt: integer({ mode: "timestamp_ms" }).notNull(),
 });
 
-/** What was printed, card by card, so that stale ones can be told. */
+/** What was printed, card by card and page by page, so that stale ones can be told. */
 export const prints = sqliteTable(
   "prints",
   {
@@ -99,7 +103,9 @@ export const prints = sqliteTable(
       .references(() => lessons.id),
     revision: integer().notNull(),
     handOut: text({ mode: "json" }).$type<HandOut>().notNull(),
-    cards: text({ mode: "json" }).$type<readonly PrintedCard[]>().notNull(),
+    /** What it was; null for step cards printed before there was anything else. */
+    wish: text({ mode: "json" }).$type<HandOutWish>(),
+    cards: text({ mode: "json" }).$type<readonly PrintedPart[]>().notNull(),
     printedAt: integer({ mode: "timestamp_ms" }).notNull(),
   },
   (t) => [index("prints_by_lesson").on(t.lessonId)],

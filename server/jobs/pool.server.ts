@@ -11,7 +11,7 @@ const MOST_THREADS = Math.max(1, Math.min(3, availableParallelism()));
 /** What waits beyond this is refused: the answer would come after the asker has gone. */
 export const LONGEST_QUEUE = 100;
 /** What nobody looks at while it is made: files to take out. */
-const FILES: ReadonlySet<TaskName> = new Set(["cardsPdf", "stepPictures"]);
+const FILES: ReadonlySet<TaskName> = new Set(["handOutPdf", "handOutPicture", "stepPictures", "takeHome"]);
 /** Where there is more than one thread, one is left to what somebody waits for on the screen. */
 const filesInTurn = new PQueue({ concurrency: Math.max(1, MOST_THREADS - 1) });
 /** A thread that had nothing to do so long is let go, with what it remembers. */

@@ -1,16 +1,21 @@
 import {
-  type CardState,
   compareDrawings,
   type Drawing,
   drawState,
   drawStep,
-  makeCards,
   PAPER_PALETTE,
   PRINT_PALETTE,
-  type PrintedCard,
-  stateOfPrinted,
   toSvg,
 } from "#core/display";
+import {
+  drawingOf,
+  type HandOutWish,
+  lessonForHand,
+  type Printed,
+  type PrintState,
+  printsOf,
+  stateOfPrinted,
+} from "#core/handout";
 import type { Lesson } from "#core/lesson";
 import type { FrameRate } from "#core/narration";
 import {
@@ -24,7 +29,10 @@ import {
   readiness,
   stateOf,
 } from "#core/pipeline";
-import { cardPages, writeCardsPdf } from "../pdf/cards.server.ts";
+import type { HandOut } from "#core/plan";
+import { measureText } from "../pdf/fonts.server.ts";
+import { handOutPages, paletteOf, writeHandOut } from "../pdf/hand-out.server.ts";
+import { takeHomePage } from "../take-home/take-home.server.ts";
 
 /** A lesson as it was at a revision: what is worked out of it holds for good. */
 export interface LessonAt {
@@ -47,6 +55,52 @@ export interface Digest {
   readonly heightMm: number;
   /** The finished drawing as an SVG document. */
   readonly picture: string;
+}
+
+/** What is handed out, to look at. */
+export type HandOutShown =
+  | {
+      readonly ok: true;
+      readonly title: string;
+      readonly pages: readonly Drawing[];
+      readonly prints: readonly Printed[];
+      readonly notices: readonly string[];
+    }
+  | { readonly ok: false; readonly says: string };
+
+/** A print with what is needed to tell whether it is still good. */
+interface PrintToJudge {
+  readonly wish: HandOutWish;
+  readonly hand: HandOut["hand"] | null;
+  readonly parts: readonly Printed[];
+}
+
+/** A lesson as it is printed for a hand: for the one it says itself, unless another is asked for. */
+function forHand(
+  { key, lesson }: LessonAt,
+  hand: HandOut["hand"] | null = lesson.handOut.hand ?? null,
+): LessonAt {
+  const { hand: _, ...handOut } = lesson.handOut;
+  const wished = { ...lesson, handOut: hand === null ? handOut : { ...handOut, hand } };
+  const printed = lessonForHand(wished);
+  return printed === wished && hand === (lesson.handOut.hand ?? null)
+    ? { key, lesson }
+    : { key: `${key} ${hand ?? "as filmed"}`, lesson: printed };
+}
+
+/** The take-home page is a file, no pages: what is said of it here is only that it can be had. */
+function takeHomeShown(computed: ComputedLesson): HandOutShown {
+  const made = takeHomePage(computed);
+  if (!made.ok) return made;
+  const kilobytes = Math.round(new TextEncoder().encode(made.html).length / 1024);
+  const wish = { what: "take-home" } as const;
+  return {
+    ok: true,
+    title: computed.lesson.title,
+    pages: [],
+    prints: printsOf(computed, wish, measureText),
+    notices: [`One file of ${kilobytes} kB with ${computed.steps.length} steps, its typeface inside.`],
+  };
 }
 
 /** Computes a lesson, or takes the one that was computed for this key. */
@@ -76,24 +130,50 @@ const TASKS = {
     };
   },
 
-  cardPages: (compute: Compute, { at }: { at: LessonAt }): readonly Drawing[] => cardPages(compute(at)),
-
-  cardsPdf: async (compute: Compute, { at, madeAt }: { at: LessonAt; madeAt: Date }) => {
-    const pdf = await writeCardsPdf(compute(at), madeAt);
-    return { pdf: new Uint8Array(pdf) };
+  /** What is handed out as pages to look at, as they will be printed, and what a print of it would be remembered by. */
+  handOut: (compute: Compute, { at, wish }: { at: LessonAt; wish: HandOutWish }): HandOutShown => {
+    const computed = compute(forHand(at));
+    if (wish.what === "take-home") return takeHomeShown(computed);
+    const laid = handOutPages(computed, wish);
+    return laid.ok ? { ...laid, pages: laid.pages.map(drawingOf) } : laid;
   },
 
-  /** What the log keeps of the cards as they are now. */
-  printedCards: (compute: Compute, { at }: { at: LessonAt }): readonly PrintedCard[] =>
-    makeCards(compute(at)).map(({ stepId, number, mark, startMs }) => ({ stepId, number, mark, startMs })),
+  /** The first page of a kind, small, to choose it by. */
+  handOutPicture: (compute: Compute, { at, wish }: { at: LessonAt; wish: HandOutWish }): string | null => {
+    const computed = compute(forHand(at));
+    if (wish.what === "take-home") return null;
+    const laid = handOutPages(computed, wish);
+    const [first] = laid.ok ? laid.pages : [];
+    return first ? toSvg(drawingOf(first), paletteOf(computed)) : null;
+  },
 
-  /** How cards that were printed stand to the lesson, a list for every print. */
+  handOutPdf: async (
+    compute: Compute,
+    { at, wish, madeAt }: { at: LessonAt; wish: HandOutWish; madeAt: Date },
+  ): Promise<{ readonly pdf: Uint8Array } | { readonly says: string }> => {
+    const written = await writeHandOut(compute(forHand(at)), wish, madeAt);
+    return written.ok ? { pdf: new Uint8Array(written.pdf) } : { says: written.says };
+  },
+
+  takeHome: (compute: Compute, { at }: { at: LessonAt }) => takeHomePage(compute(forHand(at))),
+
+  /** What the log keeps of what is printed now. */
+  printed: (compute: Compute, { at, wish }: { at: LessonAt; wish: HandOutWish }): readonly Printed[] =>
+    printsOf(compute(forHand(at)), wish, measureText),
+
+  /** How what was printed stands to the lesson, a list for every print. */
   printStates: (
     compute: Compute,
-    { at, prints }: { at: LessonAt; prints: readonly (readonly PrintedCard[])[] },
-  ): readonly (readonly CardState[])[] => {
-    const cards = makeCards(compute(at));
-    return prints.map((printed) => printed.map((p) => stateOfPrinted(p, cards)));
+    { at, prints }: { at: LessonAt; prints: readonly PrintToJudge[] },
+  ): readonly (readonly PrintState[])[] => {
+    const known = new Map<string, readonly Printed[]>();
+    return prints.map(({ wish, hand, parts }) => {
+      const { only: _, ...whole } = wish;
+      const key = JSON.stringify([whole, hand]);
+      const now = known.get(key) ?? printsOf(compute(forHand(at, hand)), whole, measureText);
+      known.set(key, now);
+      return parts.map((p) => stateOfPrinted(p, now));
+    });
   },
 
   stepPictures: (compute: Compute, { at }: { at: LessonAt }): readonly string[] => {

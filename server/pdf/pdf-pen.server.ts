@@ -52,7 +52,8 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
       doc.circle(pt(at.x), pt(at.y), pt(radius)).fill(palette[fill]);
       if (opacity !== 1) doc.opacity(1);
     },
-    text: ({ lines, at, size, lineHeight, colour, weight, anchor, halo, opacity = 1 }) => {
+    text: ({ lines, at, size, lineHeight, colour, weight, anchor, halo, onHead, opacity = 1 }) => {
+      if (onHead) doc.save().rotate(180, { origin: [pt(at.x), pt(at.y)] });
       if (opacity !== 1) doc.opacity(opacity);
       const write = (run: Run, x: number, y: number, how: object) => {
         use(run);
@@ -89,6 +90,7 @@ export function pdfPen(doc: PDFKit.PDFDocument, palette: Readonly<Record<Colour,
         for (const { run, left } of places) write(run, left, y, {});
       }
       if (opacity !== 1) doc.opacity(1);
+      if (onHead) doc.restore();
     },
   };
 }

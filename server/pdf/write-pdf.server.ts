@@ -1,15 +1,26 @@
 import PDFDocument from "pdfkit";
-import { type Drawing, drawWith, PRINT_PALETTE } from "#core/display";
+import { type Colour, drawWith } from "#core/display";
+import type { Page, PagePart } from "#core/handout";
 import { PT_PER_MM, pdfPen } from "./pdf-pen.server.ts";
 
 export interface PdfAbout {
   readonly title: string;
   /** Written into the file; the same date and pages give the same bytes. */
   readonly madeAt: Date;
+  readonly palette: Readonly<Record<Colour, string>>;
 }
 
-/** Writes drawings in mm as a PDF, a page each, true to scale, text selectable, fonts embedded as subsets. */
-export function writePdf(pages: readonly Drawing[], about: PdfAbout): Promise<Buffer> {
+/** Structure types of what is read aloud (ISO 32000-1, 14.8.4). */
+const TAGS = { title: "H1", heading: "H2", words: "P", picture: "Figure" } as const satisfies Record<
+  Exclude<PagePart["reads"], "nothing">,
+  string
+>;
+
+/**
+ * Writes pages as a PDF, true to scale, text selectable, fonts embedded as subsets, tagged for being read aloud: headings,
+ * words and pictures with their descriptions, all else as artifacts.
+ */
+export function writePdf(pages: readonly Page[], about: PdfAbout): Promise<Buffer> {
   const doc = new PDFDocument({
     autoFirstPage: false,
     pdfVersion: "1.7",
@@ -30,23 +41,37 @@ export function writePdf(pages: readonly Drawing[], about: PdfAbout): Promise<Bu
     doc.on("end", () => resolve(Buffer.concat(chunks)));
     doc.on("error", reject);
   });
-  const pen = pdfPen(doc, PRINT_PALETTE);
-  for (const page of pages) {
+  const pen = pdfPen(doc, about.palette);
+  const draw = ({ marks }: PagePart) => {
+    for (const mark of marks) drawWith(pen, mark);
+  };
+  for (const { size, parts } of pages) {
     // A margin of 0: text past a margin would silently open a new page.
-    doc.addPage({ size: [page.box.width * PT_PER_MM, page.box.height * PT_PER_MM], margin: 0 });
-    const lines = page.marks.filter((m) => m.kind !== "text");
-    const texts = page.marks.filter((m) => m.kind === "text");
-    doc.addStructure(
-      doc.struct("Figure", { alt: page.alt }, () => {
-        for (const mark of lines) drawWith(pen, mark);
-      }),
-    );
-    doc.addStructure(
-      doc.struct("P", {}, () => {
-        for (const mark of texts) drawWith(pen, mark);
-      }),
-    );
+    doc.addPage({ size: [size.width * PT_PER_MM, size.height * PT_PER_MM], margin: 0 });
+    for (const part of parts) {
+      if (part.marks.length === 0) continue;
+      if (part.reads === "nothing") {
+        doc.markContent("Artifact", { type: "Layout" });
+        draw(part);
+        doc.endMarkedContent();
+      } else
+        doc.addStructure(
+          doc.struct(TAGS[part.reads], part.reads === "picture" ? { alt: part.alt } : {}, () => draw(part)),
+        );
+    }
   }
+  // A file that was scaled to fit has no true lengths: viewers are asked to print it as it is (ISO 32000-1, 12.2).
+  viewerPreferencesOf(doc).PrintScaling = "None";
   doc.end();
   return done;
+}
+
+/** What the library tells a viewer of the file; its types leave it out. */
+function viewerPreferencesOf(doc: PDFKit.PDFDocument): Record<string, unknown> {
+  const { _root: root } = doc as unknown as {
+    readonly _root: {
+      readonly data: { readonly ViewerPreferences: { readonly data: Record<string, unknown> } };
+    };
+  };
+  return root.data.ViewerPreferences.data;
 }

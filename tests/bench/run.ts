@@ -1,7 +1,8 @@
 // Speed and memory as ratios within one run on one machine; absolute times are printed beside them for orientation.
 import type { Change } from "#core/base";
 import { applyChanges } from "#core/changes";
-import { drawState, explainStep, frameAt, makeCards } from "#core/display";
+import { drawState, explainStep, frameAt } from "#core/display";
+import { makeCards } from "#core/handout";
 import type { Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson, judgeDrift } from "#core/pipeline";
 import type { Step } from "#core/steps";

@@ -1,5 +1,5 @@
 import { execFileSync } from "node:child_process";
-import { makeCards } from "#core/display";
+import { makeCards } from "#core/handout";
 import { computeLesson } from "#core/pipeline";
 import { boxesOf, copyOf, documentOf, dragHandle, expect, saved, seek, test } from "./bench-hand.ts";
 
@@ -10,7 +10,7 @@ test("dragging the vanishing point moves the overlay, makes other cards, and cal
   const print = async (name: string) => {
     await page.goto(`/lessons/${id}/hand-out`);
     const download = page.waitForEvent("download");
-    await page.getByRole("button", { name: "Make the cards (PDF)" }).click();
+    await page.getByRole("button", { name: "Make the PDF" }).click();
     const path = info.outputPath(name);
     await (await download).saveAs(path);
     return execFileSync("pdftotext", ["-layout", path, "-"], { encoding: "utf8" }).replace(/\s+/g, " ");

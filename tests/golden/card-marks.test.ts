@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { describe, expect, test } from "vitest";
-import { cardMark, makeCards, stateOfPrinted } from "#core/display";
+import { cardMark, makeCards, stateOfPrinted } from "#core/handout";
 import { computeLesson } from "#core/pipeline";
 import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 
@@ -8,17 +8,16 @@ const cardsOf = (demo: string) => makeCards(computeLesson(demoLesson(demo)));
 
 describe.each(DEMO_NAMES)("cards of %s", (demo) => {
   const cards = cardsOf(demo);
+  const now = cards.map(({ stepId, number, startMs, mark }) => ({ id: stepId, number, startMs, mark }));
 
   test("printed while marks were of another version are said to be older, and only these", () => {
-    for (const { stepId, number, startMs, mark } of cards) {
-      for (const before of [`2${mark.slice(1)}`, mark.slice(1), "AAAAAA"])
-        expect(stateOfPrinted({ stepId, number, startMs, mark: before }, cards)).toBe("older");
-      expect(stateOfPrinted({ stepId, number, startMs, mark }, cards)).toBe("good");
+    for (const printed of now) {
+      for (const before of [`2${printed.mark.slice(1)}`, printed.mark.slice(1), "AAAAAA"])
+        expect(stateOfPrinted({ ...printed, mark: before }, now)).toBe("older");
+      expect(stateOfPrinted(printed, now)).toBe("good");
     }
     // A step that is gone was told by an older version too.
-    expect(stateOfPrinted({ stepId: "gone/erase", number: 1, startMs: 0, mark: "2ABCDEF" }, cards)).toBe(
-      "older",
-    );
+    expect(stateOfPrinted({ id: "gone/erase", number: 1, startMs: 0, mark: "2ABCDEF" }, now)).toBe("older");
   });
 
   test("have marks of their own that change with every word and every line", () => {
@@ -56,11 +55,6 @@ test("a mark is SHA-256 of picture and words, by another implementation of it", 
 test("a mark of a version that is not known yet is not taken for this one", () => {
   const [card] = cardsOf("quay-crates");
   if (!card) throw new Error("no card");
-  const later = {
-    stepId: card.stepId,
-    number: card.number,
-    startMs: card.startMs,
-    mark: `5${card.mark.slice(1)}`,
-  };
-  expect(stateOfPrinted(later, [card])).toBe("stale");
+  const now = { id: card.stepId, number: card.number, startMs: card.startMs, mark: card.mark };
+  expect(stateOfPrinted({ ...now, mark: `5${card.mark.slice(1)}` }, [now])).toBe("stale");
 });

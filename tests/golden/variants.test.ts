@@ -1,8 +1,8 @@
 import { createHash } from "node:crypto";
 import { expect, test } from "vitest";
 import { applyChanges, sampleLesson, setOption, VIEW_KINDS } from "#core/changes";
-import { makeCards } from "#core/display";
 import { dragObjectHandle, objectHandles } from "#core/handles";
+import { makeCards } from "#core/handout";
 import { type Lesson, parseLesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { AGE_BANDS, SCHOOLS } from "#core/plan";

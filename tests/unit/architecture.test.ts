@@ -32,12 +32,14 @@ const PLOT = [
   "mends",
   "pipeline",
   "film",
+  "handout",
   "proposals",
 ];
 const PACKAGES_OF_CORE = [
   "valibot",
   "clipper2-ts",
   "entities",
+  "uqr",
   "flatbush",
   "@noble/hashes/sha2.js",
   "@noble/hashes/utils.js",

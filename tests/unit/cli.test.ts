@@ -5,7 +5,8 @@ import { join } from "node:path";
 import { afterAll, describe, expect, test } from "vitest";
 import { parseLessonText } from "#core/lesson";
 import { wordsOf } from "#core/narration";
-import { CliError, run } from "../../cli/run.ts";
+import { CliError } from "../../cli/arguments.ts";
+import { run } from "../../cli/run.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "regulanda-cli-"));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -86,7 +87,7 @@ describe("the command line", () => {
         demo,
       ).toEqual([]);
       const out = join(mkdtempSync(join(tmpdir(), "regulanda-cards-")), "cards.pdf");
-      expect(await run(["cards", path, "--out", out]), demo).toContain(`${checked.steps} cards written`);
+      expect(await run(["cards", path, "--out", out]), demo).toContain(`${checked.steps} cards on `);
     }
   });
 

@@ -24,7 +24,8 @@ import { fitRecording, marksOf, overlayOf, overlayPalette } from "#core/overlay"
 import { computeLesson, exportLesson, overlaySourceOf } from "#core/pipeline";
 import { editMap, lessonToSource } from "#core/schedule";
 import { writePngMovie } from "#film/png-movie.ts";
-import { CliError, run } from "../../cli/run.ts";
+import { CliError } from "../../cli/arguments.ts";
+import { run } from "../../cli/run.ts";
 import { inWords } from "../../workers/film/film-trouble.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { framesOf, meanDifference, over, probe } from "../film/read-back.ts";

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { applyChanges } from "#core/changes";
-import { makeCards, turnDrawing } from "#core/display";
+import { turnDrawing } from "#core/display";
+import { makeCards } from "#core/handout";
 import { computeLesson } from "#core/pipeline";
 import { phaseOf } from "#core/program";
 import { proposeOrder } from "#core/proposals";

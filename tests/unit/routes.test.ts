@@ -217,19 +217,36 @@ describe("a lesson", () => {
   test("is printed: pages, a print in the log, and its file, the same each time it is asked for", async () => {
     const before = await ask("hand-out.tsx", "loader", "/x", of());
     expect(before.data).toMatchObject({ prints: [] });
-    const { data } = await ask("hand-out.tsx", "action", "/x", of(), { method: "POST" });
+    const { data } = await ask("hand-out.tsx", "action", "/x", of(), form({}));
     const { printId } = data as { printId: number };
     const after = await ask("hand-out.tsx", "loader", "/x", of());
     expect(after.data).toMatchObject({ prints: [{ id: printId, revision: 7 }] });
     const pdf = async () => {
-      const { response } = await ask("print-pdf.ts", "loader", "/x", { ...of(), printId: String(printId) });
+      const { response } = await ask("print-file.ts", "loader", "/x", { ...of(), printId: String(printId) });
       return Buffer.from((await response?.arrayBuffer()) ?? new ArrayBuffer(0));
     };
     const file = await pdf();
     expect(file.subarray(0, 5).toString()).toBe("%PDF-");
     expect(file.equals(await pdf())).toBe(true);
+    // Anything else that is handed out goes the same way; the page to take home is a file of another kind.
+    const other = async (wish: object) => {
+      const { data } = await ask("hand-out.tsx", "action", "/x", of(), form({ wish: JSON.stringify(wish) }));
+      const printId = String((data as { printId: number | null }).printId);
+      const { response } = await ask("print-file.ts", "loader", "/x", { ...of(), printId });
+      return response;
+    };
+    expect((await other({ what: "kit" }))?.headers.get("Content-Disposition")).toContain("-kit.pdf");
+    expect((await other({ what: "take-home" }))?.headers.get("Content-Type")).toContain("text/html");
+    for (const wish of ["no json", '{"what":"leaflet"}', '{"what":"cards","only":[]}'])
+      expect((await ask("hand-out.tsx", "action", "/x", of(), form({ wish }))).status).toBe(400);
+    const page = await ask("take-home.ts", "loader", "/x", of());
+    expect(await text(page.response)).toContain("<!doctype html>");
+    const picture = await ask("hand-out-picture.ts", "loader", "/x", { ...of(), what: "recap" });
+    expect(await text(picture.response)).toMatch(/^<svg /);
+    for (const what of ["take-home", "leaflet"])
+      expect((await ask("hand-out-picture.ts", "loader", "/x", { ...of(), what })).status).toBe(404);
     for (const printId of ["999", "x"])
-      expect((await ask("print-pdf.ts", "loader", "/x", { ...of(), printId })).status).toBe(404);
+      expect((await ask("print-file.ts", "loader", "/x", { ...of(), printId })).status).toBe(404);
   });
 
   test("writes out its times in every format, and nothing at an address of none", async () => {

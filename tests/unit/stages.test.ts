@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import type { Change } from "#core/base";
 import { applyChanges } from "#core/changes";
-import { makeCards } from "#core/display";
+import { makeCards } from "#core/handout";
 import type { Lesson } from "#core/lesson";
 import { computeLesson, drawLesson } from "#core/pipeline";
 import { demoLesson } from "../demo-lesson.ts";

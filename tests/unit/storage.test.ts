@@ -5,7 +5,7 @@ import { Readable } from "node:stream";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import type { Change, Json } from "#core/base";
 import { setNarration } from "#core/changes";
-import { makeCards } from "#core/display";
+import { makeCards } from "#core/handout";
 import { blankLesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { type Db, openDatabase } from "../../server/db/database.server.ts";
@@ -235,16 +235,25 @@ test("printed cards are judged against the lesson as it is now", async () => {
     if (!stored) throw new Error("no lesson");
     return stored;
   };
-  const states = async () => (await listPrints(now(), db)).map((p) => p.cards.map((c) => c.state));
+  const states = async () => (await listPrints(now(), db)).map((p) => p.parts.map((c) => c.state));
+  const print = (revision: number) => {
+    const { lesson } = now();
+    const parts = makeCards(computeLesson(lesson)).map((c) => ({
+      id: c.stepId,
+      mark: c.mark,
+      startMs: c.startMs,
+    }));
+    logPrint(id, revision, { handOut: lesson.handOut, wish: { what: "cards" }, parts }, db);
+  };
   expect(await states()).toEqual([]);
-  logPrint(id, 1, now().lesson.handOut, makeCards(computeLesson(now().lesson)), db);
+  print(1);
   expect(await states()).toEqual([["good", "good", "good", "good"]]);
   // A longer telling moves later steps in time; the horizon's own card changes.
   const longer =
     "Draw the horizon straight across the sheet, lightly, from the one mark to the other, without stopping on the way, and look along it once more.";
   saveChanges(id, 1, [{ id: "step/sheet/horizon", field: "instruction", value: longer }], db);
   expect(await states()).toEqual([["good", "good", "stale", "times-moved"]]);
-  logPrint(id, 2, now().lesson.handOut, makeCards(computeLesson(now().lesson)), db);
+  print(2);
   stepBack(id, "undo", 2, db);
   saveChanges(id, 3, [{ id: "plan", field: "centre", value: "none" }], db);
   expect(await states()).toEqual([

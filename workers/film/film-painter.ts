@@ -168,14 +168,16 @@ function outlinePen(
   };
   return {
     ...canvasPen(context, palette),
-    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo, opacity }) => {
+    text: ({ at, lines, size, lineHeight, colour, weight, anchor, halo, onHead, opacity }) => {
       context.globalAlpha = opacity ?? 1;
       const each = (draw: (path: Path2D) => void) => {
         for (const [i, line] of lines.entries()) {
           const { width, letters } = setLine(line, weight);
           const left = leftOf(at.x, width * size, anchor);
           for (const { outline, x } of letters) {
-            context.setTransform(size, 0, 0, size, left + x * size, at.y + i * lineHeight);
+            const [right, down] = [left + x * size - at.x, i * lineHeight];
+            const way = onHead ? -1 : 1;
+            context.setTransform(way * size, 0, 0, way * size, at.x + way * right, at.y + way * down);
             draw(pathOf(outline));
           }
         }

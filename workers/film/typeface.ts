@@ -1,5 +1,6 @@
 import * as fontkit from "fontkit";
 import { fileOfPart, SCRIPTS, type Typeface, typefaceOf, type Weight } from "#film/typeface.ts";
+import { unpackWoff } from "#film/unpack-woff.ts";
 
 /** Addresses of the typeface's parts as the app ships them. */
 const PARTS = import.meta.glob<string>(
@@ -19,7 +20,7 @@ export async function loadTypeface(): Promise<Typeface> {
         if (!address) throw new Error(`the typeface has no part ${file}`);
         const bytes = new Uint8Array(await (await fetch(address)).arrayBuffer());
         // The types name a Node buffer; the browser's build of the library takes any bytes.
-        fonts.set(file, fontkit.create(bytes as Buffer) as fontkit.Font);
+        fonts.set(file, fontkit.create(unpackWoff(bytes) as Buffer) as fontkit.Font);
       }),
     ),
   );

@@ -1,21 +1,49 @@
-import { Button, SegmentedControl } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useEffect, useRef } from "react";
-import { useFetcher } from "react-router";
-import { formatClock } from "#core/base";
-import { type Drawing, PRINT_PALETTE } from "#core/display";
+import { useFetcher, useNavigation, useSearchParams } from "react-router";
+import { BLACK_PALETTE, type Drawing, PRINT_PALETTE } from "#core/display";
+import { CALLED, type HandOutWish, OF_CARDS } from "#core/handout";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { PrintList, type PrintRecord } from "../../lesson/PrintList.tsx";
 import place from "../../lesson/place.module.css";
 import { DrawingView } from "../../ui/DrawingView.tsx";
+import { LocalTime } from "../../ui/LocalTime.tsx";
 import styles from "./HandOut.module.css";
+import { KindRail } from "./KindRail.tsx";
+import { PageSettings } from "./PageSettings.tsx";
+import { VideoAddress } from "./VideoAddress.tsx";
+import { WishSettings } from "./WishSettings.tsx";
+import { searchOfWish } from "./wish-of-search.ts";
 
-/** The step cards as pages, exactly as they will be printed, and what was printed before. */
-export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: readonly PrintRecord[] }) {
-  const { lessonId, lesson, computed, commit, saveState } = useLesson();
-  const fetcher = useFetcher<{ printId: number }>();
-  const { handOut } = lesson;
+type Shown =
+  | { readonly ok: true; readonly pages: readonly Drawing[]; readonly notices: readonly string[] }
+  | { readonly ok: false; readonly says: string };
+
+interface Again {
+  readonly printedAt: Date;
+  readonly revision: number;
+  readonly ids: readonly string[];
+}
+
+/** Everything a class works from, chosen by its picture, as pages exactly as they will be printed, and what was printed before. */
+export function HandOut({
+  wish,
+  shown,
+  prints,
+  again,
+  revision,
+}: {
+  wish: HandOutWish;
+  shown: Shown;
+  prints: readonly PrintRecord[];
+  again: Again | null;
+  revision: number;
+}) {
+  const { lessonId, lesson, saveState } = useLesson();
+  const [search, setSearch] = useSearchParams();
+  const fetcher = useFetcher<{ printId: number | null; problem: string | null }>();
+  const asked = useNavigation().state !== "idle";
   const printId = fetcher.data?.printId ?? null;
-  const making = fetcher.state !== "idle";
   const link = useRef<HTMLAnchorElement>(null);
   const fetched = useRef<number | null>(null);
   // The print is in the log; its file comes by an address of its own.
@@ -24,75 +52,133 @@ export function HandOut({ pages, prints }: { pages: readonly Drawing[]; prints: 
     fetched.current = printId;
     link.current?.click();
   }, [printId]);
+  const onWish = (next: HandOutWish) =>
+    setSearch(searchOfWish(next, search), { replace: true, preventScrollReset: true });
+  const print = (what: HandOutWish) => fetcher.submit({ wish: JSON.stringify(what) }, { method: "post" });
+  const { name, is } = CALLED[wish.what];
+  const busy = fetcher.state !== "idle";
+  const cannot = saveState !== "saved" || !shown.ok;
+  const file = wish.what === "take-home" ? "take-home.html" : `${wish.what}.pdf`;
 
   return (
-    <div className={place.sides}>
+    <div className={styles.place}>
+      <KindRail
+        lessonId={lessonId}
+        revision={revision}
+        chosen={wish.what}
+        onChoose={(what) => onWish({ what })}
+      />
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard (WCAG 2.1.1) */}
-      <section className={styles.pages} aria-label="Pages" tabIndex={0}>
-        {pages.map((page) => (
-          <div
-            key={page.alt}
-            className={styles.page}
-            style={{ aspectRatio: `${page.box.width} / ${page.box.height}` }}
-          >
-            <DrawingView drawing={page} palette={PRINT_PALETTE} />
-          </div>
-        ))}
+      <section className={styles.pages} aria-label="Pages" aria-busy={asked} tabIndex={0}>
+        <Pages shown={shown} wish={wish} black={lesson.handOut.colour === "black"} lessonId={lessonId} />
       </section>
-      <aside className={place.column} aria-label="Cards">
-        <h2>Step cards</h2>
-        <p className={place.quiet}>
-          {computed.steps.length} cards
-          {handOut.words !== "full" && computed.steps.some((s) => s.answers.length > 0)
-            ? " and an answer sheet"
-            : ""}{" "}
-          on {pages.length} {pages.length === 1 ? "page" : "pages"}, {formatClock(computed.schedule.totalMs)}{" "}
-          of lesson.
-        </p>
-        <SegmentedControl
-          aria-label="Page size"
-          value={handOut.paper}
-          data={[
-            { value: "a4", label: "A4" },
-            { value: "letter", label: "Letter" },
-          ]}
-          onChange={(value) => commit([{ id: "hand-out", field: "paper", value }])}
-        />
-        <SegmentedControl
-          aria-label="Cards on a page"
-          value={String(handOut.cardsPerPage)}
-          data={[1, 2, 4, 6].map((n) => ({ value: String(n), label: `${n}` }))}
-          onChange={(value) => commit([{ id: "hand-out", field: "cardsPerPage", value: Number(value) }])}
-        />
-        <p className={place.quiet}>Cards on a page. Print at 100 %, "actual size".</p>
-        {computed.steps.some((s) => s.inFull !== s.actions) ? (
-          <>
-            <SegmentedControl
-              aria-label="Words on the cards"
-              value={handOut.words ?? "as-taught"}
-              data={[
-                { value: "as-taught", label: "Help fades" },
-                { value: "full", label: "All words" },
-              ]}
-              onChange={(value) =>
-                commit([{ id: "hand-out", field: "words", value: value === "full" ? "full" : null }])
-              }
-            />
-            <p className={place.quiet}>All words: for a pupil who was away.</p>
-          </>
-        ) : null}
-        <fetcher.Form method="post">
-          <Button type="submit" fullWidth loading={making} disabled={saveState !== "saved"}>
-            Make the cards (PDF)
-          </Button>
-        </fetcher.Form>
+      <aside className={place.column} aria-label={name}>
+        <div>
+          <h2>{name}</h2>
+          <p className={place.quiet}>{is}</p>
+        </div>
+        <WishSettings wish={wish} onWish={onWish} />
+        <PageSettings what={wish.what} />
+        <Button fullWidth loading={busy} disabled={cannot} onClick={() => print(wish)}>
+          {wish.what === "take-home" ? "Make the page" : "Make the PDF"}
+        </Button>
+        {again ? <PrintAgain again={again} wish={wish} disabled={cannot || busy} onPrint={print} /> : null}
+        {fetcher.data?.problem ? <p role="alert">{fetcher.data.problem}</p> : null}
         {printId === null ? null : (
-          <a ref={link} href={`/lessons/${lessonId}/prints/${printId}/cards.pdf`} download>
-            The cards as a file, once more
+          <a ref={link} href={`/lessons/${lessonId}/prints/${printId}/${file}`} download>
+            The file once more
           </a>
         )}
+        {shown.ok
+          ? shown.notices.map((n) => (
+              <p key={n} className={styles.notice}>
+                {n}
+              </p>
+            ))
+          : null}
+        {wish.what === "take-home" || OF_CARDS.has(wish.what) ? <VideoAddress /> : null}
         <PrintList prints={prints} />
       </aside>
     </div>
+  );
+}
+
+function Pages({
+  shown,
+  wish,
+  black,
+  lessonId,
+}: {
+  shown: Shown;
+  wish: HandOutWish;
+  black: boolean;
+  lessonId: string;
+}) {
+  if (!shown.ok) return <p className={styles.nothing}>{shown.says}</p>;
+  if (wish.what === "take-home")
+    return (
+      <div className={styles.nothing}>
+        <p>
+          Send the file, or put it on the school's page. It opens in any browser, on a phone too, and asks
+          nothing of a network.
+        </p>
+        <Button
+          component="a"
+          variant="default"
+          href={`/lessons/${lessonId}/take-home.html`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Open it here
+        </Button>
+      </div>
+    );
+  return shown.pages.map((page) => (
+    <div
+      key={page.alt}
+      className={styles.page}
+      style={{ aspectRatio: `${page.box.width} / ${page.box.height}` }}
+    >
+      <DrawingView drawing={page} palette={black ? BLACK_PALETTE : PRINT_PALETTE} />
+    </div>
+  ));
+}
+
+/** What changed since it was printed, and printing just that by one press. */
+function PrintAgain({
+  again,
+  wish,
+  disabled,
+  onPrint,
+}: {
+  again: Again;
+  wish: HandOutWish;
+  disabled: boolean;
+  onPrint: (wish: HandOutWish) => void;
+}) {
+  const count = again.ids.length;
+  const since = (
+    <>
+      the print of <LocalTime at={again.printedAt} /> (revision {again.revision})
+    </>
+  );
+  if (count === 0) return <p className={place.quiet}>Nothing changed since {since}.</p>;
+  const ofCards = OF_CARDS.has(wish.what) && wish.what !== "booklet";
+  return (
+    <>
+      <p className={styles.changed}>
+        {ofCards ? `${count} ${count === 1 ? "card has" : "cards have"} changed` : "It has changed"} since{" "}
+        {since}.
+      </p>
+      {ofCards ? (
+        <Button
+          variant="default"
+          disabled={disabled}
+          onClick={() => onPrint({ ...wish, only: [...again.ids] })}
+        >
+          Print only what changed
+        </Button>
+      ) : null}
+    </>
   );
 }

@@ -15,6 +15,7 @@ import { commonDepthPoints, drawDepth } from "./depth.ts";
 import { LETTER_SHAPES, ROUND_LETTERS } from "./letter-shapes.ts";
 import type { LetteringSlice } from "./shape.ts";
 import { cutFromTile, type Tile, type TileCorner } from "./tile-cuts.ts";
+import { tileShare } from "./tile-size.ts";
 
 const TILE: readonly (readonly [number, number])[] = [
   [0, 0],
@@ -166,7 +167,7 @@ function traceTile(page: Page, letter: Letter, letters: readonly Letter[]): void
 
 function lettersOf(slice: LetteringSlice): Letter[] {
   const chars = [...slice.text];
-  const width = 1 / (chars.length + (chars.length - 1) * slice.gap);
+  const width = tileShare(slice);
   return chars.flatMap((char, i) =>
     char === " "
       ? []

@@ -1,21 +1,36 @@
-import { formatClock } from "../base/index.ts";
-import { cornersOf } from "./box.ts";
-import { type Block, type CardStyle, type Ids, rule, text } from "./card-block.ts";
+import { formatClock } from "../../base/index.ts";
+import {
+  CAP_HEIGHT,
+  type Colour,
+  cornersOf,
+  LEADING,
+  type Mark,
+  ring,
+  type Spot,
+  wrap,
+} from "../../display/index.ts";
+import { rule, silent, spoken, text } from "../parts.ts";
+import { LEAST_QR_MM, QR_MM, qrCode } from "../qr-code.ts";
+import type { Block, CardStyle, Ids } from "./card-block.ts";
 import type { Card } from "./cards.ts";
-import type { Colour, Mark, Spot } from "./mark.ts";
-import { LEADING, wrap } from "./page.ts";
-import { CAP_HEIGHT } from "./text-width.ts";
-import { ring } from "./written-signs.ts";
 
-/** Number in a disc, title, lesson time, and a rule under them. */
-export function headOf(card: Card, width: number, { textMm, measure }: CardStyle, id: Ids): Block {
+const SMALL_TEXT_MM = 3;
+
+/** Number in a disc, title, lesson time, the code that leads to the video there, and a rule under them. */
+export function headOf(card: Card, width: number, { textMm, measure, videoAt }: CardStyle, id: Ids): Block {
   const size = textMm * 1.3;
   const radius = size * 0.85;
   const clock = formatClock(card.startMs);
+  // Where letters are small there is less room, and the card is held nearer.
+  const side = textMm < SMALL_TEXT_MM ? LEAST_QR_MM : QR_MM;
+  const code = videoAt && qrCode(id("code"), videoAt(card.startMs), `the video at ${clock}`, side);
+  const codeWidth = code ? side : 0;
   const clockWidth = measure(clock, textMm, "regular");
   const indent = 2 * radius + textMm * 0.7;
-  const title = wrap(card.title, width - clockWidth - indent - textMm, size, "bold", measure).slice(0, 2);
-  const height = Math.max(2 * radius, title.length * size * LEADING) + textMm * 0.45;
+  const right = width - codeWidth;
+  const title = wrap(card.title, right - clockWidth - indent - textMm, size, "bold", measure).slice(0, 2);
+  const words = Math.max(2 * radius, title.length * size * LEADING);
+  const height = Math.max(words, codeWidth) + textMm * 0.45;
   return {
     height,
     at: (x, y) => {
@@ -23,20 +38,30 @@ export function headOf(card: Card, width: number, { textMm, measure }: CardStyle
       const first = middle - ((title.length - 1) * size * LEADING) / 2 + (size * CAP_HEIGHT) / 2;
       const digits = card.number > 99 ? size * 0.8 : size;
       return [
-        ring(id("disc"), { x: x + radius, y: middle }, radius, null, "accent"),
-        text(id("number"), { x: x + radius, y: middle + (digits * CAP_HEIGHT) / 2 }, [`${card.number}`], {
-          size: digits,
-          weight: "bold",
-          colour: "sheet",
-          anchor: "middle",
-        }),
-        text(id("title"), { x: x + indent, y: first }, title, { size, weight: "bold" }),
-        text(id("time"), { x: x + width, y: middle + (textMm * CAP_HEIGHT) / 2 }, [clock], {
-          size: textMm,
-          anchor: "end",
-          colour: "quiet",
-        }),
-        rule(id("rule"), { x, y: y + height }, { x: x + width, y: y + height }),
+        silent(
+          ring(id("disc"), { x: x + radius, y: middle }, radius, null, "accent"),
+          rule(id("rule"), { x, y: y + height }, { x: x + width, y: y + height }),
+        ),
+        {
+          reads: "heading",
+          marks: [
+            text(id("number"), { x: x + radius, y: middle + (digits * CAP_HEIGHT) / 2 }, [`${card.number}`], {
+              size: digits,
+              weight: "bold",
+              colour: "sheet",
+              anchor: "middle",
+            }),
+            text(id("title"), { x: x + indent, y: first }, title, { size, weight: "bold" }),
+          ],
+        },
+        spoken(
+          text(id("time"), { x: x + right, y: middle + (textMm * CAP_HEIGHT) / 2 }, [clock], {
+            size: textMm,
+            anchor: "end",
+            colour: "quiet",
+          }),
+        ),
+        ...(code ? [code(x + right, y)] : []),
       ];
     },
   };
@@ -55,12 +80,14 @@ export function footOf(
   return {
     height: size,
     at: (x, y) => [
-      text(id("lesson"), { x, y: y + size * 0.9 }, [lesson], { size, colour: "quiet" }),
-      text(id("mark"), { x: x + width, y: y + size * 0.9 }, [card.mark], {
-        size,
-        anchor: "end",
-        colour: "quiet",
-      }),
+      spoken(
+        text(id("lesson"), { x, y: y + size * 0.9 }, [lesson], { size, colour: "quiet" }),
+        text(id("mark"), { x: x + width, y: y + size * 0.9 }, [card.mark], {
+          size,
+          anchor: "end",
+          colour: "quiet",
+        }),
+      ),
     ],
   };
 }
@@ -84,8 +111,8 @@ export function wordsOf(card: Card, width: number, style: CardStyle, id: Ids): B
     return {
       height: lines.length * line,
       at: (x, y) => [
-        ...sign(x, y, lines.length * line),
-        text(id(part), { x: x + left, y: y + size * 0.95 }, lines, { size, colour }),
+        silent(...sign(x, y, lines.length * line)),
+        spoken(text(id(part), { x: x + left, y: y + size * 0.95 }, lines, { size, colour })),
       ],
     };
   };
@@ -142,7 +169,7 @@ export function wordsOf(card: Card, width: number, style: CardStyle, id: Ids): B
 }
 
 /** A box to tick beside the check. */
-function tickBox(id: string, at: Spot, side: number): Mark {
+export function tickBox(id: string, at: Spot, side: number): Mark {
   return {
     kind: "path",
     id,

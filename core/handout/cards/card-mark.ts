@@ -1,7 +1,7 @@
 import { sha256 } from "@noble/hashes/sha2.js";
 import { utf8ToBytes } from "@noble/hashes/utils.js";
-import type { Pictured } from "../steps/index.ts";
-import type { Drawing } from "./mark.ts";
+import type { Drawing } from "../../display/index.ts";
+import type { Pictured } from "../../steps/index.ts";
 
 /** Letters and digits that are hard to misread on a printed card: no I, L, O, 0, 1, U. */
 const ALPHABET = "23456789ABCDEFGHJKMNPQRSTVWXYZ";
@@ -29,7 +29,16 @@ const VERSION = "4";
  * words. Same card, same mark; two cards of one lesson colliding is a one in 10^8 affair a pair.
  */
 export function cardMark(card: MarkedCard): string {
-  const bytes = sha256(utf8ToBytes(textOf(card)));
+  return shortMark(textOf(card));
+}
+
+/** A short mark of anything printed that is not a card, made alike of all that is on it. */
+export function markOf(content: unknown): string {
+  return shortMark(JSON.stringify(content, rounded));
+}
+
+function shortMark(text: string): string {
+  const bytes = sha256(utf8ToBytes(text));
   let first = 0n;
   for (const byte of bytes.subarray(0, 8)) first = (first << 8n) | BigInt(byte);
   return VERSION + lettersOf(first);
@@ -43,10 +52,11 @@ export function isOlderMark(mark: string): boolean {
 /** Picture and words as one text, numbers to 0.01 mm. The order of the words is part of every version. */
 function textOf({ picture, signs, number, title, instruction, why, check, notes, slip }: MarkedCard): string {
   const words = { number, title, instruction, why, check, notes, slip };
-  return JSON.stringify([picture.box, picture.marks, signs, words], (_, value) =>
-    typeof value === "number" ? Math.round(value * 100) / 100 : value,
-  );
+  return JSON.stringify([picture.box, picture.marks, signs, words], rounded);
 }
+
+const rounded = (_: string, value: unknown) =>
+  typeof value === "number" ? Math.round(value * 100) / 100 : value;
 
 function lettersOf(number: bigint): string {
   let rest = number;

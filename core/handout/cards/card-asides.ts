@@ -1,9 +1,18 @@
-import { type Box, cornersOf, nearestIn } from "./box.ts";
-import { type Block, type CardStyle, type Ids, text } from "./card-block.ts";
+import {
+  type Box,
+  type Colour,
+  carryMarks,
+  cornersOf,
+  type Drawing,
+  LEADING,
+  type Mark,
+  nearestIn,
+  type Spot,
+  wrap,
+} from "../../display/index.ts";
+import { spoken, text } from "../parts.ts";
+import type { Block, CardStyle, Ids } from "./card-block.ts";
 import type { Card } from "./cards.ts";
-import type { Colour, Drawing, Mark, Spot } from "./mark.ts";
-import { carryMarks } from "./move-mark.ts";
-import { LEADING, wrap } from "./page.ts";
 
 /** A small picture with a caption. */
 export interface Aside {
@@ -24,10 +33,12 @@ export function inColumn(aside: Aside, width: number, { textMm, measure }: CardS
     height: picture.height + lines.length * size * LEADING,
     at: (x, y) => [
       ...picture.at(x, y),
-      text(`${aside.id}-words`, { x, y: y + picture.height + size * 1.1 }, lines, {
-        size,
-        colour: aside.colour,
-      }),
+      spoken(
+        text(`${aside.id}-words`, { x, y: y + picture.height + size * 1.1 }, lines, {
+          size,
+          colour: aside.colour,
+        }),
+      ),
     ],
   };
 }
@@ -48,7 +59,9 @@ export function inRow(
     height: Math.max(picture.height, words),
     at: (x, y) => [
       ...picture.at(x, y),
-      text(`${aside.id}-words`, { x: x + left, y: y + size * 0.95 }, lines, { size, colour: aside.colour }),
+      spoken(
+        text(`${aside.id}-words`, { x: x + left, y: y + size * 0.95 }, lines, { size, colour: aside.colour }),
+      ),
     ],
   };
 }
@@ -57,7 +70,11 @@ export function inRow(
 const SMALL_LINE = 0.45;
 
 /** A whole drawing fitted to a width, with what lies over it. */
-function small({ drawing, id, over }: Aside, width: number): Block {
+export function small(
+  { drawing, id, over = () => [] }: Pick<Aside, "drawing" | "id"> & Partial<Aside>,
+  width: number,
+  line = SMALL_LINE,
+): Block {
   const scale = width / drawing.box.width;
   return {
     height: drawing.box.height * scale,
@@ -66,8 +83,9 @@ function small({ drawing, id, over }: Aside, width: number): Block {
         x: x + (p.x - drawing.box.x) * scale,
         y: y + (p.y - drawing.box.y) * scale,
       });
-      const marks = carryMarks(drawing.marks, { to, line: () => SMALL_LINE, letter: () => scale });
-      return [...marks.map((mark) => ({ ...mark, id: `${id}/${mark.id}` })), ...over(x, y, scale)];
+      const marks = carryMarks(drawing.marks, { to, line: () => line, letter: () => scale });
+      const own = marks.map((mark) => ({ ...mark, id: `${id}/${mark.id}` }));
+      return [{ reads: "picture", alt: drawing.alt, marks: [...own, ...over(x, y, scale)] }];
     },
   };
 }

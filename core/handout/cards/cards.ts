@@ -1,12 +1,9 @@
-import type { Paper } from "../paper/index.ts";
-import type { Schedule } from "../schedule/index.ts";
-import type { Pictured, Step } from "../steps/index.ts";
-import type { Sheet } from "../view/index.ts";
-import { cardMark, isOlderMark } from "./card-mark.ts";
-import { drawSlip } from "./draw-slip.ts";
-import { drawState, drawStep } from "./draw-state.ts";
-import type { Drawing } from "./mark.ts";
-import { turnDrawing } from "./turn-drawing.ts";
+import { type Drawing, drawSlip, drawState, drawStep, turnDrawing } from "../../display/index.ts";
+import type { Paper } from "../../paper/index.ts";
+import type { Schedule } from "../../schedule/index.ts";
+import type { Pictured, Step } from "../../steps/index.ts";
+import type { Sheet } from "../../view/index.ts";
+import { cardMark } from "./card-mark.ts";
 
 /** What a printed step card says and shows. */
 export interface Card {
@@ -80,24 +77,4 @@ export function makeCards(source: {
       mark: cardMark({ picture, signs: step.pictured, ...words }),
     };
   });
-}
-
-/** What was printed once: enough to tell later whether it is still good. */
-export interface PrintedCard {
-  readonly stepId: string;
-  readonly number: number;
-  readonly mark: string;
-  readonly startMs: number;
-}
-
-export type CardState = "good" | "times-moved" | "stale" | "older" | "gone";
-
-/** How a printed card stands to the lesson as it is now. */
-export function stateOfPrinted(printed: PrintedCard, cards: readonly Card[]): CardState {
-  if (isOlderMark(printed.mark)) return "older";
-  const card = cards.find((c) => c.stepId === printed.stepId);
-  if (!card) return "gone";
-  if (card.mark !== printed.mark) return "stale";
-  // Cards show whole seconds: a shift that does not change them does not change the card.
-  return Math.floor(card.startMs / 1000) === Math.floor(printed.startMs / 1000) ? "good" : "times-moved";
 }

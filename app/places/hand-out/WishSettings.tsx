@@ -1,0 +1,53 @@
+import { Button, SegmentedControl } from "@mantine/core";
+import { type HandOutWish, USUAL_ROWS } from "#core/handout";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import place from "../../lesson/place.module.css";
+
+/** What a kind asks beside how it is printed. */
+export function WishSettings({ wish, onWish }: { wish: HandOutWish; onWish: (wish: HandOutWish) => void }) {
+  const { step } = useLesson();
+  const lot = (
+    <Button variant="default" onClick={() => onWish({ ...wish, seed: (wish.seed ?? 1) + 1 })}>
+      Draw another lot
+    </Button>
+  );
+  switch (wish.what) {
+    case "worksheet":
+      return (
+        <>
+          <SegmentedControl
+            aria-label="What stands on it"
+            value={wish.on ?? "after"}
+            data={[
+              { value: "after", label: "After a step" },
+              { value: "starts", label: "First lines" },
+              { value: "rays", label: "Rays" },
+            ]}
+            onChange={(on) => onWish({ ...wish, on: on as NonNullable<HandOutWish["on"]> })}
+          />
+          {(wish.on ?? "after") === "after" ? (
+            <p className={place.quiet}>
+              {step ? `After step ${step.number}. ` : ""}Choose the step in the strip below.
+            </p>
+          ) : null}
+        </>
+      );
+    case "variants":
+      return (
+        <>
+          <SegmentedControl
+            aria-label="Rows of the class"
+            value={String(wish.rows ?? USUAL_ROWS)}
+            data={[2, 3, 4, 5, 6].map((n) => ({ value: String(n), label: `${n}` }))}
+            onChange={(rows) => onWish({ ...wish, rows: Number(rows) })}
+          />
+          <p className={place.quiet}>Rows of the class. Each follows the same cards.</p>
+          {lot}
+        </>
+      );
+    case "find-slip":
+      return lot;
+    default:
+      return null;
+  }
+}

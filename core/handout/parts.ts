@@ -1,0 +1,37 @@
+import type { Colour, Mark, Spot } from "../display/index.ts";
+import { LEADING } from "../display/index.ts";
+import type { PagePart } from "./page.ts";
+
+interface TextManner {
+  readonly size: number;
+  readonly colour?: Colour;
+  readonly weight?: "regular" | "bold";
+  readonly anchor?: "start" | "middle" | "end";
+}
+
+/** Lines of text from the base line of the first on. */
+export function text(id: string, at: Spot, lines: readonly string[], how: TextManner): Mark {
+  return {
+    kind: "text",
+    id,
+    at,
+    lines,
+    size: how.size,
+    lineHeight: how.size * LEADING,
+    colour: how.colour ?? "ink",
+    weight: how.weight ?? "regular",
+    anchor: how.anchor ?? "start",
+  };
+}
+
+/** A thin line that divides. */
+export function rule(id: string, from: Spot, to: Spot): Mark {
+  const ink = { colour: "frame", width: 0.3, dash: [] } as const;
+  return { kind: "path", id, points: [from, to], closed: false, ink, fill: null };
+}
+
+/** What decorates. */
+export const silent = (...marks: readonly Mark[]): PagePart => ({ reads: "nothing", marks });
+
+/** What is said. */
+export const spoken = (...marks: readonly Mark[]): PagePart => ({ reads: "words", marks });
