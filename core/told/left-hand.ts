@@ -47,10 +47,18 @@ function fromTheRight(lines: readonly Ruled<Name>[], sheet: LyingSheet): Ruled<N
   return placed.sort((a, b) => (b.x ?? 0) - (a.x ?? 0)).map(({ line }) => line);
 }
 
-/** A line between two places begins at the right one. */
+/** A line between two places begins at the right one; one that runs to a vanishing point stays aimed at it. */
 function begunRight(line: Ruled<Name>, sheet: LyingSheet): Ruled<Name> {
   const { from, toward, end } = line;
-  if (toward.k !== "point" || end.k !== "at" || line.begin || line.gives || line.givesBegin || line.finds)
+  if (
+    toward.k !== "point" ||
+    toward.at.k === "plain" ||
+    end.k !== "at" ||
+    line.begin ||
+    line.gives ||
+    line.givesBegin ||
+    line.finds
+  )
     return line;
   if (JSON.stringify(toward.at) !== JSON.stringify(end.at)) return line;
   const [a, b] = [rightness(from, sheet), rightness(end.at, sheet)];

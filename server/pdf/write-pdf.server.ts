@@ -45,6 +45,8 @@ export function writePdf(pages: readonly Page[], about: PdfAbout): Promise<Buffe
   const draw = ({ marks }: PagePart) => {
     for (const mark of marks) drawWith(pen, mark);
   };
+  const document = doc.struct("Document");
+  doc.addStructure(document);
   for (const { size, parts } of pages) {
     // A margin of 0: text past a margin would silently open a new page.
     doc.addPage({ size: [size.width * PT_PER_MM, size.height * PT_PER_MM], margin: 0 });
@@ -55,11 +57,12 @@ export function writePdf(pages: readonly Page[], about: PdfAbout): Promise<Buffe
         draw(part);
         doc.endMarkedContent();
       } else
-        doc.addStructure(
+        document.add(
           doc.struct(TAGS[part.reads], part.reads === "picture" ? { alt: part.alt } : {}, () => draw(part)),
         );
     }
   }
+  document.end();
   // A file that was scaled to fit has no true lengths: viewers are asked to print it as it is (ISO 32000-1, 12.2).
   viewerPreferencesOf(doc).PrintScaling = "None";
   doc.end();

@@ -13,6 +13,9 @@ import { ownPage } from "./own-page.ts";
 /** Steps a booklet of eight pages holds, between its cover and its back. */
 const STEPS_EACH = 6;
 
+/** Crosses on the very edge of a small picture reach over it. */
+const CROSSES_MM = 0.5;
+
 /**
  * Where the eight pages lie on the sheet, by column and row: folded along its length, slit in the middle between the two inner
  * folds and pushed together, they follow each other. Those in the upper row stand on their heads.
@@ -34,7 +37,7 @@ export function layBooklet(source: Source, wish: CardWish, { paper, measure }: T
   const sideways = { ...paper, size: { width: paper.size.height, height: paper.size.width } };
   // Folds go by the paper's own edges, so every page of the booklet is a quarter of its length and half of its width.
   const size = { width: sideways.size.width / 4, height: sideways.size.height / 2 };
-  const air = Math.max(0, paper.marginMm - CARD_PADDING_MM);
+  const air = Math.max(0, paper.marginMm - CARD_PADDING_MM) + CROSSES_MM;
   const style = cardStyle(source.handed, wish, 6, measure);
   const count = Math.max(1, Math.ceil(cards.length / STEPS_EACH));
   const notices: string[] = [];

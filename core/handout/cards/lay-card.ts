@@ -3,6 +3,7 @@ import {
   carryMarks,
   explainStep,
   frameOfStep,
+  type Mark,
   type Spot,
   type StepFrame,
 } from "../../display/index.ts";
@@ -139,14 +140,24 @@ function frameIn(box: Box, card: Card, { textMm, full, lesson }: CardStyle): Ste
 }
 
 /** The picture that explains, where it goes on the card. */
-function pictured(box: Box, card: Card, { textMm, full, lesson }: CardStyle, id: Ids): PagePart {
+function pictured(box: Box, card: Card, style: CardStyle, id: Ids): PagePart {
+  const { textMm, full, lesson } = style;
   const { drawing } = explainStep(lesson, card.step, roomOf(box, textMm), { full });
   const to = (p: Spot) => ({ x: p.x + box.x, y: p.y + box.y });
   const marks = carryMarks(drawing.marks, { to }).map((mark) => ({
-    ...mark,
+    ...keptInside(mark, box, style),
     id: `${id("picture")}/${mark.id}`,
   }));
   return { reads: "picture", alt: drawing.alt, marks };
+}
+
+/** A picture may be too small for all its lettering: what would stand out of it is moved in. */
+function keptInside(mark: Mark, box: Box, { measure }: CardStyle): Mark {
+  if (mark.kind !== "text") return mark;
+  const width = Math.max(...mark.lines.map((l) => measure(l, mark.size, mark.weight)));
+  const left = mark.at.x - (mark.anchor === "start" ? 0 : mark.anchor === "end" ? width : width / 2);
+  const inside = Math.max(box.x, Math.min(left, box.x + box.width - width));
+  return { ...mark, at: { ...mark.at, x: mark.at.x + inside - left } };
 }
 
 /** The small pictures that belong beside a picture. */

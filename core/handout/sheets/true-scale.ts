@@ -131,7 +131,10 @@ function tiles(drawing: TrueScale, { paper, columns, rows }: Grid, measure: Meas
         height: Math.min(room.height, height - from.y),
       };
       const to = (p: Spot) => ({ x: p.x - from.x + room.x, y: p.y - from.y + room.y });
-      const marks = carryMarks(clipMarks(drawing.marks, shown), { to });
+      const marks = carryMarks(
+        clipMarks(drawing.marks, shown).filter((m) => standsWhole(m, shown, measure)),
+        { to },
+      );
       const edge = frame("edge", { x: -from.x + room.x, y: -from.y + room.y }, drawing.size);
       const neighbours = [
         c > 0 ? `${name(c - 1, r)} on the left` : "",
@@ -179,6 +182,14 @@ function tiles(drawing: TrueScale, { paper, columns, rows }: Grid, measure: Meas
       `${drawing.title} is larger than the printer's paper: it comes in ${columns * rows} pieces that overlap by ${OVERLAP_MM} mm.`,
     ],
   };
+}
+
+/** Whether a mark's letters stand inside a tile: those that do not stand in its neighbour, which shares the paper. */
+function standsWhole(mark: Mark, { x, width }: { x: number; width: number }, measure: MeasureText): boolean {
+  if (mark.kind !== "text") return true;
+  const wide = Math.max(...mark.lines.map((l) => measure(l, mark.size, mark.weight)));
+  const left = mark.at.x - (mark.anchor === "start" ? 0 : mark.anchor === "end" ? wide : wide / 2);
+  return left >= x && left + wide <= x + width;
 }
 
 const CROSS_MM = 3;
