@@ -15,12 +15,13 @@ import { layChecks } from "./lists/check-pages.ts";
 import { layKit } from "./lists/kit-pages.ts";
 import { layRecap } from "./lists/recap-pages.ts";
 import { layRunSheet } from "./lists/run-sheet.ts";
-import { paperInPrinter } from "./page.ts";
+import { type Page, paperInPrinter } from "./page.ts";
+import { OF_CARDS } from "./printed.ts";
 import { layFindSlip } from "./sheets/find-slip.ts";
 import { layOverlay, layWorksheet } from "./sheets/worksheet.ts";
 import { layTemplates } from "./templates/template-pages.ts";
-import { layVariants } from "./variants/variant-pages.ts";
-import { CALLED, type HandOutWish } from "./wish.ts";
+import { layVariants, rowPages } from "./variants/variant-pages.ts";
+import { CALLED, type HandOutKind, type HandOutWish } from "./wish.ts";
 
 /** What is handed out as pages, or why there is nothing to hand out. */
 export type HandedOutPages =
@@ -138,6 +139,25 @@ function pagesOf(source: Source, wish: HandOutWish, measure: MeasureText): Laid 
     case "take-home":
       return null;
   }
+}
+
+/** Steps that the first page of anything made of cards is made of. */
+const STEPS_IN_PICTURE = 12;
+
+/** The first page of a kind, to choose it by: made of the lesson's first steps, of its own lengths for a row of the class. */
+export function firstPage(computed: ComputedLesson, what: HandOutKind, measure: MeasureText): Page | null {
+  const { steps, lesson } = computed;
+  if (steps.length === 0) return null;
+  if (what === "variants") {
+    const variant = { row: 1, computed, byTheCards: true, changed: 0 };
+    return (
+      rowPages(variant, lesson.title, { paper: paperInPrinter(lesson.handOut), measure }).pages[0] ?? null
+    );
+  }
+  const ofCards = OF_CARDS.has(what) || what === "poster";
+  const shown = ofCards ? { ...computed, steps: steps.slice(0, STEPS_IN_PICTURE) } : computed;
+  const laid = layHandOut(shown, what === "worksheet" ? { what, on: "starts" } : { what }, measure);
+  return laid.ok ? (laid.pages[0] ?? null) : null;
 }
 
 /**

@@ -2,6 +2,7 @@ export { cardMark, isOlderMark, type MarkedCard, markOf } from "./cards/card-mar
 export { type CardWish, type HandedOut, layCardPages } from "./cards/card-pages.ts";
 export { type Card, makeCards } from "./cards/cards.ts";
 export {
+  firstPage,
   type HandedOutPages,
   layHandOut,
   lessonForHand,

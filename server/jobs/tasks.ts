@@ -9,6 +9,8 @@ import {
 } from "#core/display";
 import {
   drawingOf,
+  firstPage,
+  type HandOutKind,
   type HandOutWish,
   lessonForHand,
   type Printed,
@@ -139,11 +141,9 @@ const TASKS = {
   },
 
   /** The first page of a kind, small, to choose it by. */
-  handOutPicture: (compute: Compute, { at, wish }: { at: LessonAt; wish: HandOutWish }): string | null => {
+  handOutPicture: (compute: Compute, { at, what }: { at: LessonAt; what: HandOutKind }): string | null => {
     const computed = compute(forHand(at));
-    if (wish.what === "take-home") return null;
-    const laid = handOutPages(computed, wish);
-    const [first] = laid.ok ? laid.pages : [];
+    const first = firstPage(computed, what, measureText);
     return first ? toSvg(drawingOf(first), paletteOf(computed)) : null;
   },
 

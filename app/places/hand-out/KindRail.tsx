@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { CALLED, HAND_OUTS, type HandOutKind } from "#core/handout";
 import styles from "./HandOut.module.css";
 
@@ -13,9 +14,14 @@ export function KindRail({
   chosen: HandOutKind;
   onChoose: (what: HandOutKind) => void;
 }) {
+  // As it was when the place was opened: a picture to choose by need not follow every change.
+  const [opened] = useState(revision);
+  // One after another: together they would hold every line to the server, and a change could not be saved.
+  const [asked, setAsked] = useState(1);
+  const askNext = () => setAsked((n) => n + 1);
   return (
     <nav className={styles.rail} aria-label="What to hand out">
-      {HAND_OUTS.map((what) => (
+      {HAND_OUTS.map((what, i) => (
         <button
           key={what}
           type="button"
@@ -27,7 +33,12 @@ export function KindRail({
           {what === "take-home" ? (
             <span className={styles.phone} aria-hidden="true" />
           ) : (
-            <img src={`/lessons/${lessonId}/hand-out/${what}.svg?r=${revision}`} alt="" loading="lazy" />
+            <img
+              {...(i < asked ? { src: `/lessons/${lessonId}/hand-out/${what}.svg?r=${opened}` } : {})}
+              alt=""
+              onLoad={askNext}
+              onError={askNext}
+            />
           )}
           <span>{CALLED[what].name}</span>
         </button>

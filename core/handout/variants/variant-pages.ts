@@ -41,23 +41,9 @@ export function layVariants(
   const pages: Page[] = [];
   const marks: string[] = [];
   for (const variant of variants) {
-    const steps = measuredSteps(variant);
-    const name = rowName(variant.row);
-    const mark = markOf([name, steps]);
+    const { mark, pages: own } = rowPages(variant, title, { paper, measure });
     marks.push(mark);
-    const flow = new Flow(paper, measure);
-    flow.words(
-      `${name}/says`,
-      variant.byTheCards
-        ? "Follow the step cards, but take your row's lengths from this page. Everything else is as the cards say."
-        : "Follow this page instead of the step cards: your row's drawing has steps of its own.",
-    );
-    for (const step of steps) {
-      flow.heading(`${name}/${step.number}`, `${step.number}. ${step.title}`);
-      for (const [i, says] of step.says.entries())
-        flow.words(`${name}/${step.number}/${i}`, says, { gap: 1 });
-    }
-    pages.push(...flow.pages({ title: `${name}: other measures`, lessonTitle: title, mark }));
+    pages.push(...own);
   }
   const key = new Flow(paper, measure);
   for (const { row: n, computed } of variants) {
@@ -95,4 +81,27 @@ export function layVariants(
           ]
         : [],
   };
+}
+
+/** The page of a row: its lengths, step by step. */
+export function rowPages(
+  variant: Variant,
+  title: string,
+  { paper, measure }: Tools,
+): { readonly mark: string; readonly pages: readonly Page[] } {
+  const steps = measuredSteps(variant);
+  const name = rowName(variant.row);
+  const mark = markOf([name, steps]);
+  const flow = new Flow(paper, measure);
+  flow.words(
+    `${name}/says`,
+    variant.byTheCards
+      ? "Follow the step cards, but take your row's lengths from this page. Everything else is as the cards say."
+      : "Follow this page instead of the step cards: your row's drawing has steps of its own.",
+  );
+  for (const step of steps) {
+    flow.heading(`${name}/${step.number}`, `${step.number}. ${step.title}`);
+    for (const [i, says] of step.says.entries()) flow.words(`${name}/${step.number}/${i}`, says, { gap: 1 });
+  }
+  return { mark, pages: flow.pages({ title: `${name}: other measures`, lessonTitle: title, mark }) };
 }
