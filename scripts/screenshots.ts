@@ -57,7 +57,7 @@ try {
   };
   await shot("hand-out", `${GLASSHOUSE}/hand-out`, async (p) => {
     const download = p.waitForEvent("download");
-    await p.getByRole("button", { name: "Make the cards (PDF)" }).click();
+    await p.getByRole("button", { name: "Make the PDF" }).click();
     await download;
     await visit(p, `${GLASSHOUSE}/paper`);
     const horizon = p.getByRole("textbox", { name: "Vanishing point, from the left edge" });
@@ -67,6 +67,7 @@ try {
     await visit(p, `${GLASSHOUSE}/hand-out`);
   });
   await shot("log", `${GLASSHOUSE}/log`);
+  await shot("templates", `${KIOSK}/hand-out?what=templates`, (p) => p.waitForTimeout(2500));
   await visit(page, `${GLASSHOUSE}/paper`);
   await page.getByRole("button", { name: "Undo" }).click();
   await page.waitForTimeout(600);

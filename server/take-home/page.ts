@@ -46,6 +46,7 @@ export function takeHomePage(source: Source, fonts: PageFonts): string {
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${title}</title>
+<link rel="icon" href="data:,">
 <style>
 ${fontFace("400", fonts.regular)}
 ${fontFace("700", fonts.bold)}

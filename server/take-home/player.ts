@@ -19,7 +19,8 @@ export const PLAYER = `
       else link.removeAttribute("aria-current");
     play();
     if (focus) steps[shown].querySelector("h2").focus({ preventScroll: true });
-    scrollTo(0, 0);
+    // The browser itself goes to what the address names, a moment later.
+    requestAnimationFrame(() => scrollTo(0, 0));
   };
   const play = () => {
     const step = steps[shown];

@@ -15,7 +15,7 @@ nav a[aria-current] { background: var(--accent); border-color: var(--accent); co
 .step h2 { font-size: 1.3rem; line-height: 1.25; margin: 0 0 0.5rem; }
 .step h2:focus { outline: none; }
 .step figure { margin: 0 0 0.6rem; }
-.step svg { display: block; width: 100%; height: auto; max-height: 62vh; }
+.step svg { display: block; width: 100%; height: auto; max-height: 48vh; }
 .step ol { margin: 0.2rem 0; padding-left: 1.6rem; }
 .step ol.one { list-style: none; padding-left: 0; }
 .why { color: var(--quiet); border-left: 3px solid var(--line); padding-left: 0.7rem; margin: 0.6rem 0; }

@@ -220,7 +220,7 @@ describe("what cannot be handed out, or not as wished", () => {
     const lesson = demoLesson("quay-crates");
     const box = lesson.objects.find((o) => o.recipe === "box");
     if (box?.recipe !== "box") throw new Error("no box");
-    const objects = Array.from({ length: 54 }, (_, i) => ({
+    const objects = Array.from({ length: 64 }, (_, i) => ({
       ...box,
       id: `crate-${i}`,
       label: `crate ${i + 1}`,
