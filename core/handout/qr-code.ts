@@ -1,6 +1,6 @@
 import { encode } from "uqr";
 import { invariant } from "../base/index.ts";
-import type { Spot } from "../display/index.ts";
+import { cornersOf, type Spot } from "../display/index.ts";
 import type { PagePart } from "./page.ts";
 
 /** Side of a code on paper, its white border within: a phone reads it at arm's length, a printer of 300 dots an inch draws it. */
@@ -32,6 +32,15 @@ export function qrCode(
     reads: "picture",
     alt: `Code that leads to ${leadsTo}: ${address}`,
     marks: [
+      // Its border is part of a code: what it lies on must not show through.
+      {
+        kind: "path",
+        id: `${id}/border`,
+        points: cornersOf({ x, y, width: sideMm, height: sideMm }),
+        closed: true,
+        ink: null,
+        fill: "sheet",
+      },
       {
         kind: "area",
         id,

@@ -50,7 +50,11 @@ describe("answers and all the words", () => {
 const LESSONS = ["ticket-kiosk", "glasshouse"];
 
 describe.each(PAPERS)("cards on %s", (paper, width, height) => {
-  test.each(LESSONS.flatMap((demo) => PER_PAGE.map((grid) => [demo, ...grid] as const)))(
+  test.each(
+    PER_PAGE.flatMap((grid) =>
+      LESSONS.filter((_, i) => i === 0 || grid[0] > 2).map((demo) => [demo, ...grid] as const),
+    ),
+  )(
     "of %s, %i to a page: each in its own equal place, clear of the border, nothing over another",
     (demo, cardsPerPage, columns, rows) => {
       const { pages, computed, notices } = laidOut(demoLesson(demo), cards, { paper, cardsPerPage });

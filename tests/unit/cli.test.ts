@@ -38,12 +38,53 @@ describe("the command line", () => {
     expect(narration.cues[0].words[0]).toMatchObject({ id: "c1.w1", text: "Welcome" });
   });
 
+  test.each([
+    [
+      ["--what", "worksheet", "--after", "12", "--paper", "a4"],
+      /^2 pages written.*\n.*larger than the printer's paper/,
+    ],
+    [["--what", "worksheet", "--variant", "2", "--hand", "left"], /pages written/],
+    [["--what", "recap", "--black", "--margin", "12"], /^2 pages written/],
+    [["--what", "booklet"], /^23 cards on 4 pages written.*\n.*dotted lines/],
+    [["--what", "run-sheet"], /^2 pages written/],
+  ] as const)("hands out %j", async (args, said) => {
+    const out = join(folder, "hand-out.pdf");
+    expect(await run(["hand-out", LESSON, ...args, "--out", out])).toMatch(said);
+    expect(readFileSync(out).subarray(0, 5).toString()).toBe("%PDF-");
+  });
+
+  test("writes the page to take home", async () => {
+    const out = join(folder, "home.html");
+    expect(await run(["hand-out", LESSON, "--what", "take-home", "--out", out])).toMatch(/23 steps, \d+ kB/);
+    const page = readFileSync(out, "utf8");
+    // Nothing in it is fetched: what it names outside itself are links to the video alone.
+    const named = [...page.matchAll(/(?:src|href)="([^"#]+)"|url\(([^)]{0,30})/g)].map(
+      (m) => m[1] ?? m[2] ?? "",
+    );
+    expect(named.filter((a) => !/^data:|^https:\/\/osier-lock\.example\/glasshouse\?t=\d+$/.test(a))).toEqual(
+      [],
+    );
+  });
+
   const bad = (name: string, text: string) => {
     const path = join(folder, name);
     writeFileSync(path, text);
     return path;
   };
   test.each([
+    [["hand-out", LESSON, "--out", "x.pdf"], /hand-out needs --what, one of cards, /],
+    [["hand-out", LESSON, "--what", "leaflet", "--out", "x.pdf"], /--what is one of cards, .*got "leaflet"/],
+    [["hand-out", LESSON, "--what", "cards", "--out", "x.html"], /needs --out FILE\.pdf/],
+    [["hand-out", LESSON, "--what", "take-home", "--out", "x.pdf"], /needs --out FILE\.html/],
+    [
+      ["hand-out", LESSON, "--what", "worksheet", "--after", "24", "--out", "x.pdf"],
+      /--after .* from 1 to 23/,
+    ],
+    [["hand-out", LESSON, "--what", "cards", "--margin", "2", "--out", "x.pdf"], /--margin .* from 4 to 30/],
+    [
+      ["hand-out", LESSON, "--what", "cards", "--out", "no/such/x.pdf"],
+      /"no\/such\/x\.pdf" cannot be written/,
+    ],
     [["draw", "no-such.json", "--svg"], /"no-such\.json" cannot be read/],
     [["check", bad("broken.json", "{")], /broken\.json: This is no lesson file: it is not valid JSON/],
     [

@@ -9,7 +9,7 @@ import { makeCards } from "#core/handout";
 import { blankLesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { type Db, openDatabase } from "../../server/db/database.server.ts";
-import { takes } from "../../server/db/schema.ts";
+import { prints, takes } from "../../server/db/schema.ts";
 import { FileTooLarge, findFile, NoRecording, storeFile } from "../../server/files/store.server.ts";
 import { refusalOf } from "../../server/http/refusal.server.ts";
 import {
@@ -247,6 +247,14 @@ test("printed cards are judged against the lesson as it is now", async () => {
   };
   expect(await states()).toEqual([]);
   print(1);
+  expect(await states()).toEqual([["good", "good", "good", "good"]]);
+  // What was printed before there was anything but cards is in the log as it was written then.
+  const { printedAt, handOut, cards } = db.select().from(prints).get() ?? {};
+  const before =
+    cards?.map((c) => ("id" in c ? { stepId: c.id, mark: c.mark, startMs: c.startMs ?? 0 } : c)) ?? [];
+  if (!printedAt || !handOut) throw new Error("no print");
+  db.update(prints).set({ cards: before, wish: null }).run();
+  expect((await listPrints(now(), db))[0]?.wish).toEqual({ what: "cards" });
   expect(await states()).toEqual([["good", "good", "good", "good"]]);
   // A longer telling moves later steps in time; the horizon's own card changes.
   const longer =

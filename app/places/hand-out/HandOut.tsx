@@ -16,7 +16,12 @@ import { WishSettings } from "./WishSettings.tsx";
 import { searchOfWish } from "./wish-of-search.ts";
 
 type Shown =
-  | { readonly ok: true; readonly pages: readonly Drawing[]; readonly notices: readonly string[] }
+  | {
+      readonly ok: true;
+      readonly pages: readonly Drawing[];
+      readonly prints: readonly unknown[];
+      readonly notices: readonly string[];
+    }
   | { readonly ok: false; readonly says: string };
 
 interface Again {
@@ -75,7 +80,10 @@ export function HandOut({
       <aside className={place.column} aria-label={name}>
         <div>
           <h2>{name}</h2>
-          <p className={place.quiet}>{is}</p>
+          <p className={place.quiet}>
+            {is}
+            {shown.ok && shown.pages.length > 0 ? ` ${sayCount(wish, shown)}` : ""}
+          </p>
         </div>
         <WishSettings wish={wish} onWish={onWish} />
         <PageSettings what={wish.what} />
@@ -142,6 +150,12 @@ function Pages({
       <DrawingView drawing={page} palette={black ? BLACK_PALETTE : PRINT_PALETTE} />
     </div>
   ));
+}
+
+/** "23 cards on 6 pages." */
+function sayCount({ what }: HandOutWish, { pages, prints }: Extract<Shown, { ok: true }>): string {
+  const onPages = pages.length === 1 ? "1 page" : `${pages.length} pages`;
+  return OF_CARDS.has(what) ? `${prints.length} cards on ${onPages}.` : `${onPages}.`;
 }
 
 /** What changed since it was printed, and printing just that by one press. */

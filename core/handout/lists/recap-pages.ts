@@ -3,7 +3,8 @@ import { GLOSSARY, type GlossaryWord } from "../../lexicon/index.ts";
 import type { Step } from "../../steps/index.ts";
 import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
-import { beside, Flow } from "./flow.ts";
+import { LEAST_QR_MM, qrCode } from "../qr-code.ts";
+import { beside, Flow, type FlowBlock } from "./flow.ts";
 import { pictureBlock } from "./picture-block.ts";
 
 /** Steps of one thing that follow each other. */
@@ -37,7 +38,8 @@ export function layRecap(source: Source, { paper, measure }: Tools): Laid {
       continue;
     }
     const left = PICTURE_MM + 6;
-    const width = flow.width - left;
+    const code = codeOf(passages[i], source, `recap/${i}/code`);
+    const width = flow.width - left - (code ? LEAST_QR_MM + 2 : 0);
     const title = flow.wordsBlock(`recap/${i}/title`, heading, width, { weight: "bold" });
     const rest = lines.map((line, k) => flow.wordsBlock(`recap/${i}/${k}`, line, width, { gap: 0 }));
     const column = [title, ...rest];
@@ -45,6 +47,7 @@ export function layRecap(source: Source, { paper, measure }: Tools): Laid {
       beside(
         [
           [0, pictureBlock(`recap/${i}/picture`, picture, PICTURE_MM, PICTURE_MM)],
+          ...(code ? [[flow.width - LEAST_QR_MM, code] as const] : []),
           [
             left,
             {
@@ -83,6 +86,15 @@ export function layRecap(source: Source, { paper, measure }: Tools): Laid {
     prints: [{ id: "recap", mark }],
     notices: [],
   };
+}
+
+/** A code that leads to where a thing is begun in the video. */
+function codeOf(passage: Passage | undefined, { computed, handed }: Source, id: string): FlowBlock | null {
+  const [first] = passage?.steps ?? [];
+  const began = computed.schedule.windows.find((w) => w.stepId === first?.id);
+  if (!first || !began || !handed.videoAt) return null;
+  const code = qrCode(id, handed.videoAt(began.startMs), `the video at step ${first.number}`, LEAST_QR_MM);
+  return { height: LEAST_QR_MM, at: (x, y) => [code(x, y)] };
 }
 
 /** The words of the trade that a lesson's sentences use. */

@@ -2,6 +2,7 @@ import { carryMarks, clipMarks, type Mark, type MeasureText, type Spot, wrap } f
 import { pageFoot } from "../lists/flow.ts";
 import { type Page, type PagePart, type PaperInPrinter, printable, type Size } from "../page.ts";
 import { silent, spoken, text } from "../parts.ts";
+import { LEAST_QR_MM, qrCode } from "../qr-code.ts";
 import { CHECK_MM, checkLine } from "./check-line.ts";
 
 /** A drawing to be printed at its own size. */
@@ -15,12 +16,14 @@ export interface TrueScale {
   readonly says: string;
   readonly lessonTitle: string;
   readonly mark: string;
+  /** Where the video of it is, as a code beside the check line. */
+  readonly video?: { readonly address: string; readonly at: string } | undefined;
 }
 
 /** Tiles share so much paper with their neighbours. */
 export const OVERLAP_MM = 10;
 /** Kept free at the foot of a page: the check line and whose page it is. */
-const FOOT_MM = 17;
+const FOOT_MM = 20;
 const HEAD_MM = 8;
 /** Paper and sheet of one size differ by no more. */
 const SAME_SIZE_MM = 0.6;
@@ -257,7 +260,7 @@ function titleOf(title: string, paper: PaperInPrinter): PagePart {
 
 /** The check line, what to do, and whose page it is. */
 function footOf(
-  { lessonTitle, mark }: TrueScale,
+  { lessonTitle, mark, video }: TrueScale,
   says: string,
   paper: PaperInPrinter,
   page: number,
@@ -266,12 +269,22 @@ function footOf(
 ): PagePart[] {
   const { x, y, height, width } = printable(paper);
   const at = { x: x + 6, y: y + height - 7.5 };
-  const words = fitted(says, width - CHECK_MM - 22, measure);
+  const words = fitted(says, width - CHECK_MM - 22 - (video ? LEAST_QR_MM : 0), measure);
   return [
     ...checkLine(at),
     spoken(
       text("says", { x: at.x + CHECK_MM + 6, y: at.y - (words.length > 1 ? 2.6 : 0) }, words, { size: 2.9 }),
     ),
+    ...(video
+      ? [
+          qrCode(
+            "code",
+            video.address,
+            video.at,
+            LEAST_QR_MM,
+          )(x + width - LEAST_QR_MM, y + height - 5 - LEAST_QR_MM),
+        ]
+      : []),
     ...pageFoot(paper, { says: lessonTitle, mark, page, of }, measure),
   ];
 }

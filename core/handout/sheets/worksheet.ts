@@ -62,12 +62,26 @@ export function layWorksheet(
         says,
         lessonTitle: handed.title,
         mark,
+        video:
+          on === "after" && step
+            ? videoOf(step.number, computed.schedule.windows[step.number], handed)
+            : undefined,
       },
       paper,
       measure,
     ),
     prints: [{ id: `worksheet/${on}${on === "after" && step ? `/${step.id}` : ""}`, mark }],
   };
+}
+
+/** Where the video goes on after a step; nowhere where the take states no address, or nothing follows. */
+function videoOf(
+  stepNumber: number,
+  next: Source["computed"]["schedule"]["windows"][number] | undefined,
+  { videoAt }: Source["handed"],
+) {
+  if (!videoAt || !next) return undefined;
+  return { address: videoAt(next.startMs), at: `the video at step ${stepNumber + 1}` };
 }
 
 type Drawn = Pick<Source["computed"], "paper" | "sheet" | "moves" | "view">;
