@@ -38,6 +38,7 @@ export default defineConfig(({ command }) => ({
             "compression",
             "morgan",
             "@node-rs/argon2",
+            "@resvg/resvg-js",
             "@react-router/express",
           ],
         }

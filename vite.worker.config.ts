@@ -9,5 +9,5 @@ export default defineConfig({
     outDir: "build/jobs",
     rollupOptions: { output: { entryFileNames: "worker.js" } },
   },
-  ssr: { noExternal: true, external: ["pdfkit", "fontkit"] },
+  ssr: { noExternal: true, external: ["@resvg/resvg-js", "pdfkit", "fontkit"] },
 });

@@ -16,7 +16,7 @@ export default [
   route("lessons/:lessonId/file", "routes/lesson-file.ts"),
   route("lessons/:lessonId/picture/:of.svg", "routes/lesson-picture.ts"),
   route("lessons/:lessonId/prints/:printId/:file", "routes/print-file.ts"),
-  route("lessons/:lessonId/hand-out/:what.svg", "routes/hand-out-picture.ts"),
+  route("lessons/:lessonId/hand-out/:what.png", "routes/hand-out-picture.ts"),
   route("lessons/:lessonId/take-home.html", "routes/take-home.ts"),
   route("lessons/:lessonId/recording", "routes/recording.ts"),
   route("lessons/:lessonId/bundle", "routes/bundle-out.ts"),

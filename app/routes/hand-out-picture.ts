@@ -8,9 +8,9 @@ import { requireLesson } from "./require-lesson.server.ts";
 export async function loader({ params }: Route.LoaderArgs) {
   const stored = requireLesson(params.lessonId);
   const what = HAND_OUTS.find((kind) => kind === params.what);
-  const svg = what ? await inWords(() => worked("handOutPicture", stored, { what }, `of ${what}`)) : null;
-  if (svg === null) throw new Response("There is no picture of that.", { status: 404 });
-  return new Response(svg, {
-    headers: { "Content-Type": "image/svg+xml", "Cache-Control": "private, max-age=31536000, immutable" },
+  const png = what ? await inWords(() => worked("handOutPicture", stored, { what }, `of ${what}`)) : null;
+  if (png === null) throw new Response("There is no picture of that.", { status: 404 });
+  return new Response(new Uint8Array(png), {
+    headers: { "Content-Type": "image/png", "Cache-Control": "private, max-age=31536000, immutable" },
   });
 }

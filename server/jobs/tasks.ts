@@ -34,6 +34,7 @@ import {
 import type { HandOut } from "#core/plan";
 import { measureText } from "../pdf/fonts.server.ts";
 import { handOutPages, paletteOf, writeHandOut } from "../pdf/hand-out.server.ts";
+import { pagePicture } from "../pdf/page-picture.server.ts";
 import { takeHomePage } from "../take-home/take-home.server.ts";
 
 /** A lesson as it was at a revision: what is worked out of it holds for good. */
@@ -140,11 +141,14 @@ const TASKS = {
     return laid.ok ? { ...laid, pages: laid.pages.map(drawingOf) } : laid;
   },
 
-  /** The first page of a kind, small, to choose it by. */
-  handOutPicture: (compute: Compute, { at, what }: { at: LessonAt; what: HandOutKind }): string | null => {
+  /** The first page of a kind as a small PNG, to choose it by. */
+  handOutPicture: (
+    compute: Compute,
+    { at, what }: { at: LessonAt; what: HandOutKind },
+  ): Uint8Array | null => {
     const computed = compute(forHand(at));
     const first = firstPage(computed, what, measureText);
-    return first ? toSvg(drawingOf(first), paletteOf(computed)) : null;
+    return first && pagePicture(first, paletteOf(computed));
   },
 
   handOutPdf: async (

@@ -1,9 +1,10 @@
 import { readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import Database from "better-sqlite3";
+import { seeded } from "#core/base";
 import { smallMp4 } from "../unit/small-recordings.ts";
 import { ask, bringIn, DEMO, saveOf, titleTo } from "./client.ts";
-import { figure, part, seeded } from "./report.ts";
+import { figure, part } from "./report.ts";
 import { freePort, newFolder, startServer } from "./server-process.ts";
 
 /** Ends the server again and again in the middle of edits, uploads and imports: what it called saved is there. */

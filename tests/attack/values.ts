@@ -1,10 +1,11 @@
 import type { Change, Json } from "#core/base";
+import { seeded } from "#core/base";
 import { applyChanges } from "#core/changes";
 import { parseLessonText, serialiseLesson } from "#core/lesson";
 import { readCaptions } from "#core/narration";
 import { computeLesson } from "#core/pipeline";
 import { DEMO } from "./client.ts";
-import { figure, part, seeded } from "./report.ts";
+import { figure, part } from "./report.ts";
 
 /** Captions, lesson files and changes made from good ones by slips and malice: each is read or refused, none stops the core. */
 export function values(count: number, seed: number): void {

@@ -105,7 +105,7 @@ test("after a change of words only the changed card is printed again, by one pre
   await expect(page.getByText(/Nothing changed since the print of/)).toBeVisible();
 });
 
-test("an address without a place for the seconds is refused in words; with one, every card leads to its second", async ({
+test("an address without a place for the seconds is refused in words, with one every card leads to its second; for the left hand cards go the other way", async ({
   page,
 }) => {
   const id = await copyOf(page, (l) => ({ ...l, takes: l.takes.map(({ address: _, ...t }) => t) }));
@@ -122,18 +122,13 @@ test("an address without a place for the seconds is refused in words; with one, 
   await address.press("Enter");
   await saved(page);
   await expect(codes).toHaveCount(23);
-});
 
-test("for the left hand the cards go the other way round, and the lesson stays as it is", async ({
-  page,
-}) => {
-  const id = await copyOf(page);
-  await page.goto(`/lessons/${id}/hand-out`);
   const pages = page.getByRole("region", { name: "Pages" });
   await expect(pages).toContainText("From A, C, D and B draw lightly");
   await page.getByText("Left hand").click();
   await saved(page);
   await expect(pages).toContainText("From B, D, C and A draw lightly");
+  // The lesson is filmed as before.
   expect((await documentOf(page, id)).plan.hand).toBeUndefined();
 });
 

@@ -34,7 +34,7 @@ export function KindRail({
             <span className={styles.phone} aria-hidden="true" />
           ) : (
             <img
-              {...(i < asked ? { src: `/lessons/${lessonId}/hand-out/${what}.svg?r=${opened}` } : {})}
+              {...(i < asked ? { src: `/lessons/${lessonId}/hand-out/${what}.png?r=${opened}` } : {})}
               alt=""
               onLoad={askNext}
               onError={askNext}
