@@ -5,13 +5,27 @@ import { join } from "node:path";
 import type { Mark } from "#core/display";
 import { type HandOutWish, layHandOut, lessonForHand, type Page } from "#core/handout";
 import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import { type ComputedLesson, computeLesson } from "#core/pipeline";
 import type { HandOut } from "#core/plan";
 import { measureText } from "../server/pdf/fonts.server.ts";
 
+/** Lessons computed so far, by what they are and how they are printed. */
+const known = new WeakMap<Lesson, Map<string, ComputedLesson>>();
+
+/** A lesson as it is printed in a way. */
+export function printedAs(lesson: Lesson, handOut: Partial<HandOut> = {}): ComputedLesson {
+  const ways = known.get(lesson) ?? new Map<string, ComputedLesson>();
+  known.set(lesson, ways);
+  const way = JSON.stringify(handOut);
+  const computed =
+    ways.get(way) ?? computeLesson(lessonForHand({ ...lesson, handOut: { ...lesson.handOut, ...handOut } }));
+  ways.set(way, computed);
+  return computed;
+}
+
 /** A lesson's hand-out as pages; throws what is said where there are none. */
 export function laidOut(lesson: Lesson, wish: HandOutWish, handOut: Partial<HandOut> = {}) {
-  const computed = computeLesson(lessonForHand({ ...lesson, handOut: { ...lesson.handOut, ...handOut } }));
+  const computed = printedAs(lesson, handOut);
   const laid = layHandOut(computed, wish, measureText);
   if (!laid.ok) throw new Error(laid.says);
   return { ...laid, computed };
@@ -71,21 +85,45 @@ export interface Raster {
   readonly width: number;
   readonly height: number;
   readonly pixelsPerMm: number;
+  /** Where its upper left corner lies on the page, mm. */
+  readonly left: number;
+  readonly top: number;
   readonly grey: Uint8Array;
 }
 
-/** Rasterises a page of a PDF by Debian's pdftoppm, in grey as a copier would. */
-export function rasterised(pdf: Uint8Array, page: number, pixelsPerMm: number): Raster {
+/** Rasterises a page of a PDF, or a stretch of it, by Debian's pdftoppm, in grey as a copier would. */
+export function rasterised(
+  pdf: Uint8Array,
+  page: number,
+  pixelsPerMm: number,
+  stretch: Extent | null = null,
+): Raster {
   const folder = mkdtempSync(join(tmpdir(), "regulanda-page-"));
   try {
     const file = join(folder, "page.pdf");
     writeFileSync(file, pdf);
-    const range = ["-f", `${page}`, "-l", `${page}`, "-singlefile"];
+    const pixels = (mm: number) => Math.round(mm * pixelsPerMm);
+    const crop = stretch
+      ? [
+          ...["-x", `${pixels(stretch.left)}`, "-y", `${pixels(stretch.top)}`],
+          ...["-W", `${pixels(stretch.right) - pixels(stretch.left)}`],
+          ...["-H", `${pixels(stretch.bottom) - pixels(stretch.top)}`],
+        ]
+      : [];
+    const range = ["-f", `${page}`, "-l", `${page}`, "-singlefile", ...crop];
     execFileSync("pdftoppm", ["-r", `${pixelsPerMm * 25.4}`, "-gray", ...range, file, join(folder, "page")]);
     const pgm = readFileSync(join(folder, "page.pgm"));
     const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(pgm.subarray(0, 40).toString("latin1"));
     const grey = new Uint8Array(pgm.subarray(head?.[0].length ?? 0));
-    return { width: Number(head?.[1]), height: Number(head?.[2]), pixelsPerMm, grey };
+    const [left, top] = stretch ? [stretch.left, stretch.top].map((mm) => pixels(mm) / pixelsPerMm) : [0, 0];
+    return {
+      width: Number(head?.[1]),
+      height: Number(head?.[2]),
+      pixelsPerMm,
+      left: left ?? 0,
+      top: top ?? 0,
+      grey,
+    };
   } finally {
     rmSync(folder, { recursive: true });
   }
@@ -93,10 +131,11 @@ export function rasterised(pdf: Uint8Array, page: number, pixelsPerMm: number): 
 
 /** The ink in a box of a page, mm: its extent; null where there is none. */
 export function inkIn(
-  { width, height, pixelsPerMm: k, grey }: Raster,
-  box: Extent,
+  { width, height, pixelsPerMm: k, left: x0, top: y0, grey }: Raster,
+  page: Extent,
   darkerThan = 160,
 ): Extent | null {
+  const box = { left: page.left - x0, right: page.right - x0, top: page.top - y0, bottom: page.bottom - y0 };
   let [left, right, top, bottom] = [Number.POSITIVE_INFINITY, -1, Number.POSITIVE_INFINITY, -1];
   for (let y = Math.max(0, Math.round(box.top * k)); y < Math.min(height, box.bottom * k); y++)
     for (let x = Math.max(0, Math.round(box.left * k)); x < Math.min(width, box.right * k); x++) {
@@ -104,5 +143,6 @@ export function inkIn(
       [left, right] = [Math.min(left, x), Math.max(right, x + 1)];
       [top, bottom] = [Math.min(top, y), Math.max(bottom, y + 1)];
     }
-  return right < 0 ? null : { left: left / k, right: right / k, top: top / k, bottom: bottom / k };
+  if (right < 0) return null;
+  return { left: x0 + left / k, right: x0 + right / k, top: y0 + top / k, bottom: y0 + bottom / k };
 }

@@ -4,6 +4,7 @@ export { canMirror, mirrorCopy, nudge, setMark, standInRow } from "./arrange.ts"
 export { setLesson } from "./change-of.ts";
 export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";
 export { type FurtherThings, furtherThings, goOverAlso } from "./further-things.ts";
+export { setHandOut } from "./hand-out-changes.ts";
 export { duplicateObject, moveInDepth, moveInOrder, moveToPlace } from "./object-changes.ts";
 export { setOverlay, showLayer } from "./overlay-changes.ts";
 export {

@@ -1,7 +1,17 @@
-import type { MeasureText } from "../display/index.ts";
+import type { MeasureText, SheetToExplain } from "../display/index.ts";
 import type { ComputedLesson } from "../pipeline/index.ts";
-import type { HandedOut } from "./cards/card-pages.ts";
+import type { AgeBand } from "../plan/index.ts";
 import type { Page, PaperInPrinter } from "./page.ts";
+
+/** The lesson that cards are of. */
+export interface HandedOut extends SheetToExplain {
+  readonly title: string;
+  readonly ageBand: AgeBand;
+  /** The address of the video at a moment of the lesson; null where the take states none. */
+  readonly videoAt: ((lessonMs: number) => string) | null;
+  /** Number of moves: the last leaves the finished drawing. */
+  readonly moves: readonly unknown[];
+}
 
 /** The lesson that something is handed out of. */
 export interface Source {
@@ -28,9 +38,13 @@ export interface Printed {
 }
 
 /** Pages laid out. */
-export interface Laid {
+export interface LaidPages {
   readonly pages: readonly Page[];
-  readonly prints: readonly Printed[];
+  /** What a print of them is remembered by; left out where that is told from the lesson itself. */
+  readonly prints?: readonly Printed[];
   /** What whoever prints them should know. */
   readonly notices: readonly string[];
 }
+
+/** Pages laid out, with what a print of them is remembered by. */
+export type Laid = LaidPages & { readonly prints: readonly Printed[] };

@@ -30,12 +30,15 @@ export interface PaperInPrinter {
   readonly marginMm: number;
 }
 
-export function paperInPrinter(
-  { paper, marginMm = USUAL_MARGIN_MM }: HandOut,
-  sideways = false,
-): PaperInPrinter {
-  const { width, height } = PAGE_MM[paper];
-  return { size: sideways ? { width: height, height: width } : { width, height }, marginMm };
+/** The paper of a hand-out, upright. */
+export function paperInPrinter({ paper, marginMm = USUAL_MARGIN_MM }: HandOut): PaperInPrinter {
+  return { size: PAGE_MM[paper], marginMm };
+}
+
+/** The same paper on its side. */
+export function lyingDown(paper: PaperInPrinter): PaperInPrinter {
+  const { width, height } = paper.size;
+  return { ...paper, size: { width: height, height: width } };
 }
 
 /** What of a page can be printed on. */

@@ -1,5 +1,4 @@
-import type { Colour, Mark, Spot } from "../display/index.ts";
-import { LEADING } from "../display/index.ts";
+import { type Colour, LEADING, type Mark, type Spot } from "../display/index.ts";
 import type { PagePart } from "./page.ts";
 
 interface TextManner {

@@ -1,7 +1,7 @@
 import type { HandOut } from "../plan/index.ts";
 import { isOlderMark } from "./cards/card-mark.ts";
 import type { Printed } from "./laid.ts";
-import type { HandOutKind, HandOutWish } from "./wish.ts";
+import { type HandOutWish, OF_CARDS } from "./wish.ts";
 
 /** How something printed stands to the lesson as it is now. */
 export type PrintState = "good" | "times-moved" | "stale" | "older" | "gone";
@@ -28,9 +28,6 @@ export interface LoggedPrint {
   readonly handOut: HandOut;
   readonly parts: readonly Printed[];
 }
-
-/** Kinds made of cards: each can be printed card by card. */
-export const OF_CARDS: ReadonlySet<HandOutKind> = new Set(["cards", "large-print", "booklet"]);
 
 /** What has to be printed again to go with what was printed before. */
 export interface PrintAgain<P> {

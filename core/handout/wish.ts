@@ -21,6 +21,13 @@ export const HAND_OUTS = [
 ] as const;
 export type HandOutKind = (typeof HAND_OUTS)[number];
 
+/** Kinds made of cards: each can be printed card by card. */
+export const OF_CARDS: ReadonlySet<HandOutKind> = new Set(["cards", "large-print", "booklet"]);
+
+/** Rows of a class that get other measures, and the lot that is drawn, unless it is said. */
+export const USUAL_ROWS = 4;
+export const USUAL_SEED = 1;
+
 /** What they are called, and what they are for. */
 export const CALLED: Readonly<Record<HandOutKind, { readonly name: string; readonly is: string }>> = {
   cards: { name: "Step cards", is: "One card a step: number, picture, what to do." },

@@ -35,6 +35,7 @@ import type { HandOut } from "#core/plan";
 import { measureText } from "../pdf/fonts.server.ts";
 import { handOutPages, paletteOf, writeHandOut } from "../pdf/hand-out.server.ts";
 import { pagePicture } from "../pdf/page-picture.server.ts";
+import { drawingOfStep } from "../take-home/page.ts";
 import { takeHomePage } from "../take-home/take-home.server.ts";
 
 /** A lesson as it was at a revision: what is worked out of it holds for good. */
@@ -91,7 +92,10 @@ function forHand(
     : { key: `${key} ${hand ?? "as filmed"}`, lesson: printed };
 }
 
-/** The take-home page is a file, no pages: what is said of it here is only that it can be had. */
+/** Steps of the take-home page that are shown before it is made. */
+const STEPS_SHOWN = 4;
+
+/** The take-home page is a file, no pages: a few of its pictures stand for it. */
 function takeHomeShown(computed: ComputedLesson): HandOutShown {
   const made = takeHomePage(computed);
   if (!made.ok) return made;
@@ -100,7 +104,10 @@ function takeHomeShown(computed: ComputedLesson): HandOutShown {
   return {
     ok: true,
     title: computed.lesson.title,
-    pages: [],
+    pages: computed.steps
+      .filter((s) => !s.task)
+      .slice(0, STEPS_SHOWN)
+      .map((s) => drawingOfStep(computed, s)),
     prints: printsOf(computed, wish, measureText),
     notices: [`One file of ${kilobytes} kB with ${computed.steps.length} steps, its typeface inside.`],
   };

@@ -1,5 +1,6 @@
 import {
   carryMarks,
+  type Drawing,
   drawWith,
   escapeXml,
   explainStep,
@@ -113,9 +114,14 @@ ${video ? `<p><a href="${escapeXml(video)}">Watch this step in the video</a></p>
 </section>`;
 }
 
+/** A step's picture as the page has it, before it draws itself. */
+export function drawingOfStep(lesson: Source["computed"], step: Step): Drawing {
+  return explainStep(lesson, step, ROOM, { full: true }).drawing;
+}
+
 /** The picture that explains, its new lines one after another in the order they are drawn. */
 function picture(lesson: Source["computed"], step: Step): string {
-  const { drawing } = explainStep(lesson, step, ROOM, { full: true });
+  const drawing = drawingOfStep(lesson, step);
   const pen = svgPen(PRINT_PALETTE);
   const order = new Map(lesson.moves.map((m, i) => [m.id, i]));
   const placeOf = (mark: Mark) => order.get(strokeIdOf(mark.id)) ?? Number.POSITIVE_INFINITY;

@@ -71,7 +71,7 @@ test("a gable house with windows is built in two points: view, tray, options, wo
 
   await page.getByRole("link", { name: "Hand out" }).click();
   const download = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Make the cards (PDF)" }).click();
+  await page.getByRole("button", { name: "Make the PDF" }).click();
   expect((await download).suggestedFilename()).toMatch(/\.pdf$/);
 });
 

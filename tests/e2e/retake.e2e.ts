@@ -73,7 +73,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
   // Cards are printed by these times.
   await page.getByRole("link", { name: "Hand out" }).click();
   const download = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Make the cards (PDF)" }).click();
+  await page.getByRole("button", { name: "Make the PDF" }).click();
   await download;
 
   // The player follows: at any time the picture is the one the map says, the overlay the one the words say.

@@ -13,7 +13,7 @@ import { KindRail } from "./KindRail.tsx";
 import { PageSettings } from "./PageSettings.tsx";
 import { VideoAddress } from "./VideoAddress.tsx";
 import { WishSettings } from "./WishSettings.tsx";
-import { searchOfWish } from "./wish-of-search.ts";
+import { searchOfWish, wishOfSearch } from "./wish-of-search.ts";
 
 type Shown =
   | {
@@ -47,7 +47,11 @@ export function HandOut({
   const { lessonId, lesson, saveState } = useLesson();
   const [search, setSearch] = useSearchParams();
   const fetcher = useFetcher<{ printId: number | null; problem: string | null }>();
-  const asked = useNavigation().state !== "idle";
+  // What was asked for shows at once, though its pages may take a moment.
+  const { location: next } = useNavigation();
+  const asked = next?.pathname.endsWith("/hand-out")
+    ? wishOfSearch(new URLSearchParams(next.search)).what
+    : null;
   const printId = fetcher.data?.printId ?? null;
   const link = useRef<HTMLAnchorElement>(null);
   const fetched = useRef<number | null>(null);
@@ -70,11 +74,16 @@ export function HandOut({
       <KindRail
         lessonId={lessonId}
         revision={revision}
-        chosen={wish.what}
+        chosen={asked ?? wish.what}
         onChoose={(what) => onWish({ what })}
       />
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard (WCAG 2.1.1) */}
-      <section className={styles.pages} aria-label="Pages" aria-busy={asked} tabIndex={0}>
+      <section className={styles.pages} aria-label="Pages" aria-busy={asked !== null} tabIndex={0}>
+        {asked ? (
+          <p className={styles.working} role="status">
+            Laying out: {CALLED[asked].name} …
+          </p>
+        ) : null}
         <Pages shown={shown} wish={wish} black={lesson.handOut.colour === "black"} lessonId={lessonId} />
       </section>
       <aside className={place.column} aria-label={name}>
@@ -82,7 +91,7 @@ export function HandOut({
           <h2>{name}</h2>
           <p className={place.quiet}>
             {is}
-            {shown.ok && shown.pages.length > 0 ? ` ${sayCount(wish, shown)}` : ""}
+            {shown.ok && wish.what !== "take-home" ? ` ${sayCount(wish, shown)}` : ""}
           </p>
         </div>
         <WishSettings wish={wish} onWish={onWish} />
@@ -123,8 +132,19 @@ function Pages({
   lessonId: string;
 }) {
   if (!shown.ok) return <p className={styles.nothing}>{shown.says}</p>;
-  if (wish.what === "take-home")
-    return (
+  const palette = black && wish.what !== "take-home" ? BLACK_PALETTE : PRINT_PALETTE;
+  const pages = shown.pages.map((page) => (
+    <div
+      key={page.alt}
+      className={styles.page}
+      style={{ aspectRatio: `${page.box.width} / ${page.box.height}` }}
+    >
+      <DrawingView drawing={page} palette={palette} />
+    </div>
+  ));
+  if (wish.what !== "take-home") return pages;
+  return (
+    <>
       <div className={styles.nothing}>
         <p>
           Send the file, or put it on the school's page. It opens in any browser, on a phone too, and asks
@@ -140,16 +160,9 @@ function Pages({
           Open it here
         </Button>
       </div>
-    );
-  return shown.pages.map((page) => (
-    <div
-      key={page.alt}
-      className={styles.page}
-      style={{ aspectRatio: `${page.box.width} / ${page.box.height}` }}
-    >
-      <DrawingView drawing={page} palette={black ? BLACK_PALETTE : PRINT_PALETTE} />
-    </div>
-  ));
+      {pages}
+    </>
+  );
 }
 
 /** "23 cards on 6 pages." */

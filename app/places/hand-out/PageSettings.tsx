@@ -1,7 +1,8 @@
 import { SegmentedControl } from "@mantine/core";
 import * as v from "valibot";
+import { setHandOut } from "#core/changes";
 import { type HandOutKind, OF_CARDS } from "#core/handout";
-import { HandOutSchema, USUAL_MARGIN_MM } from "#core/plan";
+import { HandOutSchema, type HandOut as HandOutSettings, USUAL_MARGIN_MM } from "#core/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { TypedNumber } from "../../ui/TypedNumber.tsx";
 
@@ -11,7 +12,8 @@ const MARGIN = HandOutSchema.entries.marginMm;
 export function PageSettings({ what }: { what: HandOutKind }) {
   const { lesson, computed, commit } = useLesson();
   const { handOut } = lesson;
-  const set = (field: string, value: string | number | null) => commit([{ id: "hand-out", field, value }]);
+  const set = <F extends keyof HandOutSettings>(field: F, value: HandOutSettings[F]) =>
+    commit(setHandOut(lesson, field, value));
   const ofCards = OF_CARDS.has(what) || what === "poster";
   return (
     <>
@@ -23,7 +25,7 @@ export function PageSettings({ what }: { what: HandOutKind }) {
             { value: "a4", label: "A4" },
             { value: "letter", label: "Letter" },
           ]}
-          onChange={(value) => set("paper", value)}
+          onChange={(value) => set("paper", value === "a4" ? "a4" : "letter")}
         />
       )}
       {what === "cards" ? (
@@ -31,7 +33,7 @@ export function PageSettings({ what }: { what: HandOutKind }) {
           aria-label="Cards on a page"
           value={String(handOut.cardsPerPage)}
           data={[1, 2, 4, 6].map((n) => ({ value: String(n), label: `${n}` }))}
-          onChange={(value) => set("cardsPerPage", Number(value))}
+          onChange={(value) => set("cardsPerPage", Number(value) as HandOutSettings["cardsPerPage"])}
         />
       ) : null}
       {ofCards && computed.steps.some((s) => s.inFull !== s.actions) ? (
@@ -42,7 +44,7 @@ export function PageSettings({ what }: { what: HandOutKind }) {
             { value: "as-taught", label: "Help fades" },
             { value: "full", label: "All words" },
           ]}
-          onChange={(value) => set("words", value === "full" ? "full" : null)}
+          onChange={(value) => set("words", value === "full" ? "full" : "as-taught")}
         />
       ) : null}
       <SegmentedControl
@@ -52,7 +54,7 @@ export function PageSettings({ what }: { what: HandOutKind }) {
           { value: "left", label: "Left hand" },
           { value: "right", label: "Right hand" },
         ]}
-        onChange={(value) => set("hand", value === (lesson.plan.hand ?? "right") ? null : value)}
+        onChange={(value) => set("hand", value === "left" ? "left" : "right")}
       />
       {what === "take-home" ? null : (
         <>
@@ -63,7 +65,7 @@ export function PageSettings({ what }: { what: HandOutKind }) {
               { value: "colour", label: "In colour" },
               { value: "black", label: "Black only" },
             ]}
-            onChange={(value) => set("colour", value === "black" ? "black" : null)}
+            onChange={(value) => set("colour", value === "black" ? "black" : undefined)}
           />
           <TypedNumber
             label="White border"
@@ -75,7 +77,7 @@ export function PageSettings({ what }: { what: HandOutKind }) {
             }}
             step={(mm, up) => Math.min(30, Math.max(4, mm + (up ? 1 : -1)))}
             example="4 to 30 mm: nearer to the edge a printer does not reach"
-            onChange={(mm) => set("marginMm", mm === USUAL_MARGIN_MM ? null : mm)}
+            onChange={(mm) => set("marginMm", mm)}
           />
         </>
       )}

@@ -1,5 +1,4 @@
-import type { Box } from "../../display/index.ts";
-import { LEADING, wrap } from "../../display/index.ts";
+import { type Box, LEADING, wrap } from "../../display/index.ts";
 import type { PagePart } from "../page.ts";
 import { silent, spoken, text } from "../parts.ts";
 import type { CardStyle } from "./card-block.ts";

@@ -1,6 +1,6 @@
 import { type Box, carryMarks, type Mark, type Spot } from "../../display/index.ts";
-import type { Laid, Source, Tools } from "../laid.ts";
-import { type Page, type PagePart, type PaperInPrinter, printable, type Size } from "../page.ts";
+import type { LaidPages, Source, Tools } from "../laid.ts";
+import { lyingDown, type Page, type PagePart, type PaperInPrinter, printable, type Size } from "../page.ts";
 import { silent } from "../parts.ts";
 import { backPanel } from "./back-panel.ts";
 import { type CardWish, cardStyle, finished } from "./card-pages.ts";
@@ -32,9 +32,9 @@ const PLACES: readonly (readonly [column: number, row: 0 | 1])[] = [
 ];
 
 /** Booklets of one sheet each, eight pages: cover, six steps, and a page to check oneself by. */
-export function layBooklet(source: Source, wish: CardWish, { paper, measure }: Tools): Laid {
+export function layBooklet(source: Source, wish: CardWish, { paper, measure }: Tools): LaidPages {
   const cards = makeCards(source.computed);
-  const sideways = { ...paper, size: { width: paper.size.height, height: paper.size.width } };
+  const sideways = lyingDown(paper);
   // Folds go by the paper's own edges, so every page of the booklet is a quarter of its length and half of its width.
   const size = { width: sideways.size.width / 4, height: sideways.size.height / 2 };
   const air = Math.max(0, paper.marginMm - CARD_PADDING_MM) + CROSSES_MM;
@@ -72,7 +72,6 @@ export function layBooklet(source: Source, wish: CardWish, { paper, measure }: T
   });
   return {
     pages,
-    prints: cards.map((c) => ({ id: c.stepId, mark: c.mark })),
     notices: [
       "Fold each sheet along its dotted lines, slit the full line in the middle, fold it lengthwise and push the ends together.",
       ...notices,

@@ -1,6 +1,6 @@
-import type { MeasureText } from "../../display/index.ts";
-import { type Box, type Drawing, drawState, type SheetToExplain } from "../../display/index.ts";
-import type { AgeBand, HandOut } from "../../plan/index.ts";
+import { type Box, type Drawing, drawState, type MeasureText } from "../../display/index.ts";
+import type { HandOut } from "../../plan/index.ts";
+import type { HandedOut, LaidPages } from "../laid.ts";
 import { type Page, type PagePart, type PaperInPrinter, paperInPrinter, printable } from "../page.ts";
 import { silent, spoken, text } from "../parts.ts";
 import { small } from "./card-asides.ts";
@@ -37,26 +37,11 @@ const LEAST_SIXTH_MM = 2.47;
 /** 18 pt: large print as it is usually asked for in schools (common practice, no published source). */
 const LARGE_PRINT_MM = 6.35;
 
-/** The lesson that cards are of. */
-export interface HandedOut extends SheetToExplain {
-  readonly title: string;
-  readonly ageBand: AgeBand;
-  readonly videoAt: CardStyle["videoAt"];
-  /** Number of moves: the last leaves the finished drawing. */
-  readonly moves: readonly unknown[];
-}
-
 export interface CardWish extends HandOut {
   /** One card to a page in large letters, whatever is said of cards on a page. */
   readonly largePrint?: boolean;
   /** Only some of the cards, to go with those printed before: the goal is there already. */
   readonly someOnly?: boolean;
-}
-
-export interface LaidPages {
-  readonly pages: readonly Page[];
-  /** What whoever prints them should know. */
-  readonly notices: readonly string[];
 }
 
 /**
@@ -109,11 +94,14 @@ export function layCardPages(
       continue;
     }
     finish();
-    onPage.push({ card, parts: ownPage(card, alone, style).parts });
+    const own = ownPage(card, alone, style);
+    onPage.push({ card, parts: own.parts });
     if (perPage > 1)
       notices.push(
         `Card ${card.number} has more words than room at ${perPage} to a page: it has a page of its own.`,
       );
+    if (own.textMm < style.textMm)
+      notices.push(`Card ${card.number} is printed in smaller letters, to fit its page.`);
     finish(true);
   }
   finish();

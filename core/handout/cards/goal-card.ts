@@ -1,5 +1,4 @@
-import type { Box, Drawing } from "../../display/index.ts";
-import { LEADING, wrap } from "../../display/index.ts";
+import { type Box, type Drawing, LEADING, wrap } from "../../display/index.ts";
 import type { PagePart } from "../page.ts";
 import { rule, silent, spoken, text } from "../parts.ts";
 import { small } from "./card-asides.ts";

@@ -1,5 +1,4 @@
-import type { Colour, Mark } from "../../display/index.ts";
-import { LEADING, type MeasureText, wrap } from "../../display/index.ts";
+import { type Colour, LEADING, type Mark, type MeasureText, wrap } from "../../display/index.ts";
 import { type Page, type PagePart, type PaperInPrinter, printable } from "../page.ts";
 import { rule, silent, spoken, text } from "../parts.ts";
 
@@ -171,5 +170,20 @@ export function beside(
     height: Math.max(...blocks.map(([, b]) => b.height)),
     ...(gap === undefined ? {} : { gap }),
     at: (x, y) => blocks.flatMap(([left, b]) => b.at(x + left, y)),
+  };
+}
+
+/** Blocks below each other as one. */
+export function below(blocks: readonly FlowBlock[]): FlowBlock {
+  return {
+    height: blocks.reduce((sum, b) => sum + b.height, 0),
+    at: (x, y) => {
+      let top = y;
+      return blocks.flatMap((block) => {
+        const parts = block.at(x, top);
+        top += block.height;
+        return [...parts];
+      });
+    },
   };
 }

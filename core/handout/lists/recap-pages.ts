@@ -1,10 +1,10 @@
-import { drawState, turnDrawing } from "../../display/index.ts";
+import { type Drawing, drawState, turnDrawing } from "../../display/index.ts";
 import { GLOSSARY, type GlossaryWord } from "../../lexicon/index.ts";
 import type { Step } from "../../steps/index.ts";
 import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
 import { LEAST_QR_MM, qrCode } from "../qr-code.ts";
-import { beside, Flow, type FlowBlock } from "./flow.ts";
+import { below, beside, Flow, type FlowBlock } from "./flow.ts";
 import { pictureBlock } from "./picture-block.ts";
 
 /** Steps of one thing that follow each other. */
@@ -28,44 +28,14 @@ export function layRecap(source: Source, { paper, measure }: Tools): Laid {
   const said = passages.map(sayPassage);
   const mark = markOf([pictures.map((p) => p.marks), said, words.map((w) => [w.word, w.means])]);
   const flow = new Flow(paper, measure);
-  for (const [i, { heading, lines }] of said.entries()) {
-    const picture = pictures[i];
-    const task = passages[i]?.steps[0].task;
-    if (!picture || !lines) continue;
-    if (task) {
-      flow.heading(`recap/${i}/title`, heading);
-      for (const [k, line] of lines.entries()) flow.words(`recap/${i}/${k}`, line);
-      continue;
-    }
-    const left = PICTURE_MM + 6;
-    const code = codeOf(passages[i], source, `recap/${i}/code`);
-    const width = flow.width - left - (code ? LEAST_QR_MM + 2 : 0);
-    const title = flow.wordsBlock(`recap/${i}/title`, heading, width, { weight: "bold" });
-    const rest = lines.map((line, k) => flow.wordsBlock(`recap/${i}/${k}`, line, width, { gap: 0 }));
-    const column = [title, ...rest];
-    flow.block(
-      beside(
-        [
-          [0, pictureBlock(`recap/${i}/picture`, picture, PICTURE_MM, PICTURE_MM)],
-          ...(code ? [[flow.width - LEAST_QR_MM, code] as const] : []),
-          [
-            left,
-            {
-              height: column.reduce((sum, b) => sum + b.height, 0),
-              at: (x, y) => {
-                let top = y;
-                return column.flatMap((block) => {
-                  const parts = block.at(x, top);
-                  top += block.height;
-                  return [...parts];
-                });
-              },
-            },
-          ],
-        ],
-        5,
-      ),
-    );
+  for (const [i, passage] of passages.entries()) {
+    const [picture, words] = [pictures[i], said[i]];
+    if (!picture || !words) continue;
+    const id = `recap/${i}`;
+    if (passage.steps[0].task) {
+      flow.heading(`${id}/title`, words.heading);
+      for (const [k, line] of words.lines.entries()) flow.words(`${id}/${k}`, line);
+    } else flow.block(besidePicture(flow, id, picture, words, codeOf(passage, source, `${id}/code`)));
   }
   if (words.length > 0) flow.heading("recap/words", "Words of this lesson");
   for (const { word, means } of words) {
@@ -88,11 +58,35 @@ export function layRecap(source: Source, { paper, measure }: Tools): Laid {
   };
 }
 
+/** What was done, between its picture and the code that leads to it. */
+function besidePicture(
+  flow: Flow,
+  id: string,
+  picture: Drawing,
+  { heading, lines }: ReturnType<typeof sayPassage>,
+  code: FlowBlock | null,
+): FlowBlock {
+  const left = PICTURE_MM + 6;
+  const width = flow.width - left - (code ? LEAST_QR_MM + 2 : 0);
+  const words = below([
+    flow.wordsBlock(`${id}/title`, heading, width, { weight: "bold" }),
+    ...lines.map((line, k) => flow.wordsBlock(`${id}/${k}`, line, width)),
+  ]);
+  return beside(
+    [
+      [0, pictureBlock(`${id}/picture`, picture, PICTURE_MM, PICTURE_MM)],
+      [left, words],
+      ...(code ? [[flow.width - LEAST_QR_MM, code] as const] : []),
+    ],
+    5,
+  );
+}
+
 /** A code that leads to where a thing is begun in the video. */
-function codeOf(passage: Passage | undefined, { computed, handed }: Source, id: string): FlowBlock | null {
-  const [first] = passage?.steps ?? [];
-  const began = computed.schedule.windows.find((w) => w.stepId === first?.id);
-  if (!first || !began || !handed.videoAt) return null;
+function codeOf(passage: Passage, { computed, handed }: Source, id: string): FlowBlock | null {
+  const [first] = passage.steps;
+  const began = computed.schedule.windows.find((w) => w.stepId === first.id);
+  if (!began || !handed.videoAt) return null;
   const code = qrCode(id, handed.videoAt(began.startMs), `the video at step ${first.number}`, LEAST_QR_MM);
   return { height: LEAST_QR_MM, at: (x, y) => [code(x, y)] };
 }

@@ -4,7 +4,7 @@ import type { Step } from "../../steps/index.ts";
 import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
 import { rule, silent } from "../parts.ts";
-import { beside, Flow, type FlowBlock } from "./flow.ts";
+import { below, beside, Flow, type FlowBlock } from "./flow.ts";
 
 const TEXT_MM = 3.4;
 /** Left edges of the columns after the first, in mm. */
@@ -92,13 +92,7 @@ function rowOf(flow: Flow, step: Step, window: StepWindow | undefined, waitMs: n
   const row = beside([
     [TIME_MM, flow.wordsBlock(`${id}/at`, formatClock(window?.startMs ?? 0), WAIT_MM, small)],
     [WAIT_MM, flow.wordsBlock(`${id}/wait`, waitMs >= 1000 ? formatClock(waitMs) : "–", WAIT_MM, small)],
-    [
-      STEP_MM,
-      {
-        height: title.height + said.height,
-        at: (x, y) => [...title.at(x, y), ...said.at(x, y + title.height)],
-      },
-    ],
+    [STEP_MM, below([title, said])],
     [slip, flow.wordsBlock(`${id}/slip`, step.slip, flow.width * SLIP_SHARE, small)],
   ]);
   return {

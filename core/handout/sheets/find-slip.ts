@@ -3,7 +3,7 @@ import { type Drawing, drawWith, type Mark, type Pen } from "../../display/index
 import { markOf } from "../cards/card-mark.ts";
 import { type Card, makeCards } from "../cards/cards.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
-import { beside, Flow } from "../lists/flow.ts";
+import { below, beside, Flow } from "../lists/flow.ts";
 import { pictureBlock } from "../lists/picture-block.ts";
 import type { Page } from "../page.ts";
 
@@ -48,13 +48,7 @@ export function layFindSlip(source: Source, seed: number, { paper, measure }: To
             wide,
             58,
           );
-          return [
-            k * (wide + 8),
-            {
-              height: name.height + picture.height,
-              at: (x, y) => [...name.at(x, y), ...picture.at(x, y + name.height)],
-            },
-          ] as const;
+          return [k * (wide + 8), below([name, picture])] as const;
         }),
         4,
       ),

@@ -1,6 +1,6 @@
 import { MM_PER_INCH } from "../../lexicon/index.ts";
 import type { Sheet } from "../../view/index.ts";
-import { labelMark, type Piece, pathMark } from "./piece.ts";
+import { cutOut, labelMark, type Piece, pathMark } from "./piece.ts";
 
 const WIDE_MM = 26;
 const END_MM = 6;
@@ -33,16 +33,7 @@ export function paperRuler(sheet: Sheet): Piece {
     says: "Cut along the upper edge, glue it on card.",
     size: { width, height: WIDE_MM },
     marks: [
-      pathMark(
-        "ruler/cut",
-        [
-          { x: 0, y: 0 },
-          { x: width, y: 0 },
-          { x: width, y: WIDE_MM },
-          { x: 0, y: WIDE_MM },
-        ],
-        true,
-      ),
+      cutOut("ruler", { width, height: WIDE_MM }),
       ...marks,
       ...numbers,
       labelMark("ruler/unit", { x: END_MM, y: WIDE_MM - 3 }, inches ? "inches" : "mm", 3, "start"),

@@ -1,4 +1,4 @@
-import type { Mark, Spot } from "../../display/index.ts";
+import { cornersOf, type Mark, type Spot } from "../../display/index.ts";
 import type { PaperPoint } from "../../geometry/index.ts";
 import type { Size } from "../page.ts";
 
@@ -45,6 +45,10 @@ export const pathMark = (id: string, points: readonly Spot[], closed = false): M
   fill: null,
 });
 
+/** The outline along which a piece is cut out. */
+export const cutOut = (id: string, { width, height }: Size): Mark =>
+  pathMark(`${id}/cut`, cornersOf({ x: 0, y: 0, width, height }), true);
+
 export const labelMark = (
   id: string,
   at: Spot,
@@ -88,16 +92,7 @@ export function stripPiece(strip: Strip): Piece {
     says: strip.says,
     size: { width, height: STRIP_WIDE_MM },
     marks: [
-      pathMark(
-        `${strip.id}/cut`,
-        [
-          { x: 0, y: 0 },
-          { x: width, y: 0 },
-          { x: width, y: STRIP_WIDE_MM },
-          { x: 0, y: STRIP_WIDE_MM },
-        ],
-        true,
-      ),
+      cutOut(strip.id, { width, height: STRIP_WIDE_MM }),
       ...ticks,
       labelMark(`${strip.id}/title`, { x: 3, y: STRIP_WIDE_MM - 2 }, strip.title, 2.8, "start"),
     ],

@@ -2,7 +2,7 @@ import { formatLength } from "../../base/index.ts";
 import type { SheetEdge } from "../../drafter/index.ts";
 import type { PaperPoint } from "../../geometry/index.ts";
 import type { ComputedLesson } from "../../pipeline/index.ts";
-import { labelMark, type Piece, pathMark } from "./piece.ts";
+import { cutOut, labelMark, type Piece, pathMark } from "./piece.ts";
 
 const WIDE_MM = 40;
 const BEYOND_MM = 10;
@@ -58,16 +58,7 @@ export function tapeStrips(lesson: Pick<ComputedLesson, "steps" | "sheet">): Pie
       says: `Tape its end marked "sheet" to the ${edge} edge, the line ${reads} from the ${from}. The dot is the ${name}.`,
       size: { width: length, height: WIDE_MM },
       marks: [
-        pathMark(
-          `${id}/cut`,
-          [
-            { x: 0, y: 0 },
-            { x: length, y: 0 },
-            { x: length, y: WIDE_MM },
-            { x: 0, y: WIDE_MM },
-          ],
-          true,
-        ),
+        cutOut(id, { width: length, height: WIDE_MM }),
         pathMark(`${id}/line`, [
           { x: 0, y: middle },
           { x: length, y: middle },

@@ -2,7 +2,7 @@ import { carryMarks, LEADING, type Mark, type MeasureText, wrap } from "../../di
 import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Printed, Source, Tools } from "../laid.ts";
 import { pageFoot } from "../lists/flow.ts";
-import { type Page, type PagePart, type PaperInPrinter, printable } from "../page.ts";
+import { lyingDown, type Page, type PagePart, type PaperInPrinter, printable } from "../page.ts";
 import { spoken, text } from "../parts.ts";
 import { checkLine } from "../sheets/check-line.ts";
 import { layTrueScale } from "../sheets/true-scale.ts";
@@ -33,10 +33,7 @@ export function piecesOf({ computed }: Source): Piece[] {
 export function layTemplates(source: Source, { paper, measure }: Tools): Laid {
   const { title } = source.handed;
   const pieces = piecesOf(source);
-  const sideways: PaperInPrinter = {
-    ...paper,
-    size: { width: paper.size.height, height: paper.size.width },
-  };
+  const sideways = lyingDown(paper);
   const prints: Printed[] = pieces.map((p) => ({
     id: p.id,
     mark: markOf([p.title, p.says, p.size, p.marks]),

@@ -1,7 +1,7 @@
 import { formatLength } from "../../base/index.ts";
 import type { ComputedLesson } from "../../pipeline/index.ts";
 import { tileOfWord } from "../../recipes/index.ts";
-import { labelMark, type Piece, pathMark } from "./piece.ts";
+import { cutOut, labelMark, type Piece } from "./piece.ts";
 
 const SAME_MM = 0.05;
 
@@ -35,16 +35,7 @@ export function tilesToTrace({
       says: `For ${says}. Cut one from card; an adult uses the knife.`,
       size: { width: wide, height: high },
       marks: [
-        pathMark(
-          `${id}/cut`,
-          [
-            { x: 0, y: 0 },
-            { x: wide, y: 0 },
-            { x: wide, y: high },
-            { x: 0, y: high },
-          ],
-          true,
-        ),
+        cutOut(id, { width: wide, height: high }),
         labelMark(`${id}/says`, { x: wide / 2, y: high / 2 }, reads, Math.min(3.2, wide / 12)),
       ],
     };

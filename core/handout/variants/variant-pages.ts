@@ -1,6 +1,6 @@
 import { markOf } from "../cards/card-mark.ts";
 import { finished } from "../cards/card-pages.ts";
-import type { Laid, Source, Tools } from "../laid.ts";
+import type { LaidPages, Source, Tools } from "../laid.ts";
 import { Flow, LIST_TEXT_MM } from "../lists/flow.ts";
 import { pictureBlock } from "../lists/picture-block.ts";
 import type { Page } from "../page.ts";
@@ -33,7 +33,7 @@ export function layVariants(
   source: Source,
   { seed, rows, row }: { readonly seed: number; readonly rows: number; readonly row: number | null },
   { paper, measure }: Tools,
-): Omit<Laid, "prints"> {
+): LaidPages {
   const { title } = source.handed;
   const all = varyLesson(source.computed, seed, Math.max(rows, row ?? 0));
   const variants = row === null ? all.slice(0, rows) : all.filter((v) => v.row === row);
