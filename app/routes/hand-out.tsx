@@ -1,8 +1,10 @@
+import { useMemo } from "react";
 import { data, type ShouldRevalidateFunctionArgs } from "react-router";
 import * as v from "valibot";
 import { HandOutWishSchema, printAgain } from "#core/handout";
 import { formOf } from "#server/http/request-body.server.ts";
 import { worked } from "#server/jobs/kept.server.ts";
+import type { HandOutShown } from "#server/jobs/tasks.ts";
 import { LARGEST_FORM_BYTES } from "#server/limits.ts";
 import { listPrints, logPrint } from "#server/prints.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
@@ -19,13 +21,13 @@ import { requireLesson } from "./require-lesson.server.ts";
 export async function loader({ params, request }: Route.LoaderArgs) {
   const stored = requireLesson(params.lessonId);
   const wish = wishOfSearch(new URL(request.url).searchParams);
-  const [shown, prints] = await inWords(() =>
+  const [laid, prints] = await inWords(() =>
     Promise.all([worked("handOut", stored, { wish }, JSON.stringify(wish)), listPrints(stored)]),
   );
-  const again = shown.ok ? printAgain(shown.prints, { wish, handOut: stored.lesson.handOut }, prints) : null;
+  const again = laid.prints && printAgain(laid.prints, { wish, handOut: stored.lesson.handOut }, prints);
   return {
     wish,
-    shown,
+    shown: laid.shown,
     prints,
     revision: stored.revision,
     again: again && { printedAt: again.since.printedAt, revision: again.since.revision, ids: again.ids },
@@ -84,5 +86,7 @@ export { PlaceError as ErrorBoundary };
 
 export default function HandOutRoute({ loaderData, params }: Route.ComponentProps) {
   useKept(keyOf(params.lessonId, JSON.stringify(loaderData.wish)), loaderData);
-  return <HandOut {...loaderData} />;
+  const { shown: text, ...rest } = loaderData;
+  const shown = useMemo((): HandOutShown => JSON.parse(text), [text]);
+  return <HandOut {...rest} shown={shown} />;
 }

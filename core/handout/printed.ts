@@ -17,9 +17,10 @@ export function stateOfPrinted(printed: Printed, now: readonly Printed[]): Print
   return Math.floor(same.startMs / 1000) === Math.floor(printed.startMs / 1000) ? "good" : "times-moved";
 }
 
-/** Whether what was printed shows what there is now; a code on it must lead where the video is. */
+/** Whether what was printed shows what there is now; a code on it must not lead elsewhere than the video is known to be. */
 function shows(printed: Printed, now: Printed): boolean {
-  return printed.mark === now.mark && (printed.video === undefined || printed.video === now.video);
+  const [code, video] = [printed.video, now.video];
+  return printed.mark === now.mark && (code === undefined || video === undefined || code === video);
 }
 
 /** A print of the log, as far as it tells what it goes with. */

@@ -20,13 +20,13 @@ export function qrCode(
   const { data, size } = encode(address, { ecc: "M", border: QUIET_MODULES });
   invariant(size > 0, "a code has modules");
   const module = sideMm / size;
-  const rings = data.flatMap((row, j) =>
-    runsOf(row).map(([from, to]) => [
-      { x: from * module, y: j * module },
-      { x: to * module, y: j * module },
-      { x: to * module, y: (j + 1) * module },
-      { x: from * module, y: (j + 1) * module },
-    ]),
+  const rings = blocksOf(data).map(({ from, to, top, bottom }) =>
+    cornersOf({
+      x: from * module,
+      y: top * module,
+      width: (to - from) * module,
+      height: (bottom - top) * module,
+    }),
   );
   return (x, y) => ({
     reads: "picture",
@@ -51,8 +51,32 @@ export function qrCode(
   });
 }
 
-/** Dark stretches of a row of modules: beside each other they would leave hairs of white between them. */
-function runsOf(row: readonly boolean[]): (readonly [from: number, to: number])[] {
+interface Block {
+  readonly from: number;
+  readonly to: number;
+  readonly top: number;
+  bottom: number;
+}
+
+/** Dark modules as blocks: single ones beside each other would leave hairs of white between them. */
+function blocksOf(rows: readonly (readonly boolean[])[]): Block[] {
+  const blocks: Block[] = [];
+  let above: Block[] = [];
+  for (const [j, row] of rows.entries()) {
+    const here = runsOf(row).map(([from, to]): Block => {
+      const same = above.find((b) => b.from === from && b.to === to);
+      if (!same) return { from, to, top: j, bottom: j + 1 };
+      same.bottom = j + 1;
+      return same;
+    });
+    blocks.push(...here.filter((b) => b.top === j));
+    above = here;
+  }
+  return blocks;
+}
+
+/** Dark stretches of a row of modules. */
+function runsOf(row: readonly boolean[]): [from: number, to: number][] {
   const runs: [number, number][] = [];
   for (const [i, dark] of row.entries()) {
     const last = runs[runs.length - 1];

@@ -65,12 +65,28 @@ export interface Digest {
 export type HandOutShown =
   | {
       readonly ok: true;
-      readonly title: string;
       readonly pages: readonly Drawing[];
-      readonly prints: readonly Printed[];
+      /** How many cards or pieces are on them. */
+      readonly pieces: number;
       readonly notices: readonly string[];
     }
   | { readonly ok: false; readonly says: string };
+
+/** The same as text, as it goes to the browser; prints are null where there is nothing to print. */
+interface HandOutLaid {
+  readonly shown: string;
+  readonly prints: readonly Printed[] | null;
+}
+
+/**
+ * Pages are hundreds of thousands of numbers: written once, in the thread that made them, to the micrometre that a picture on
+ * the screen keeps of them.
+ */
+function asText(shown: HandOutShown): string {
+  return JSON.stringify(shown, (_, value) =>
+    typeof value === "number" ? Math.round(value * 1000) / 1000 : value,
+  );
+}
 
 /** A print with what is needed to tell whether it is still good. */
 interface PrintToJudge {
@@ -96,20 +112,18 @@ function forHand(
 const STEPS_SHOWN = 4;
 
 /** The take-home page is a file, no pages: a few of its pictures stand for it. */
-function takeHomeShown(computed: ComputedLesson): HandOutShown {
+function takeHomeLaid(computed: ComputedLesson): HandOutLaid {
   const made = takeHomePage(computed);
-  if (!made.ok) return made;
+  if (!made.ok) return { shown: asText(made), prints: null };
   const kilobytes = Math.round(new TextEncoder().encode(made.html).length / 1024);
-  const wish = { what: "take-home" } as const;
+  const pages = computed.steps
+    .filter((s) => !s.task)
+    .slice(0, STEPS_SHOWN)
+    .map((s) => drawingOfStep(computed, s));
+  const notices = [`One file of ${kilobytes} kB with ${computed.steps.length} steps, its typeface inside.`];
   return {
-    ok: true,
-    title: computed.lesson.title,
-    pages: computed.steps
-      .filter((s) => !s.task)
-      .slice(0, STEPS_SHOWN)
-      .map((s) => drawingOfStep(computed, s)),
-    prints: printsOf(computed, wish, measureText),
-    notices: [`One file of ${kilobytes} kB with ${computed.steps.length} steps, its typeface inside.`],
+    shown: asText({ ok: true, pages, pieces: 1, notices }),
+    prints: printsOf(computed, { what: "take-home" }, measureText),
   };
 }
 
@@ -140,12 +154,17 @@ const TASKS = {
     };
   },
 
-  /** What is handed out as pages to look at, as they will be printed, and what a print of it would be remembered by. */
-  handOut: (compute: Compute, { at, wish }: { at: LessonAt; wish: HandOutWish }): HandOutShown => {
+  /** What is handed out to look at, as it will be printed, and what a print of it would be remembered by. */
+  handOut: (compute: Compute, { at, wish }: { at: LessonAt; wish: HandOutWish }): HandOutLaid => {
     const computed = compute(forHand(at));
-    if (wish.what === "take-home") return takeHomeShown(computed);
+    if (wish.what === "take-home") return takeHomeLaid(computed);
     const laid = handOutPages(computed, wish);
-    return laid.ok ? { ...laid, pages: laid.pages.map(drawingOf) } : laid;
+    if (!laid.ok) return { shown: asText(laid), prints: null };
+    const { pages, prints, notices } = laid;
+    return {
+      shown: asText({ ok: true, pages: pages.map(drawingOf), pieces: prints.length, notices }),
+      prints,
+    };
   },
 
   /** The first page of a kind as a small PNG, to choose it by. */

@@ -43,7 +43,6 @@ describe("the command line", () => {
       ["--what", "worksheet", "--after", "12", "--paper", "a4"],
       /^2 pages written.*\n.*larger than the printer's paper/,
     ],
-    [["--what", "worksheet", "--variant", "2", "--hand", "left"], /pages written/],
     [["--what", "recap", "--black", "--margin", "12"], /^2 pages written/],
     [["--what", "booklet"], /^23 cards on 4 pages written.*\n.*dotted lines/],
     [["--what", "run-sheet"], /^2 pages written/],
@@ -51,6 +50,21 @@ describe("the command line", () => {
     const out = join(folder, "hand-out.pdf");
     expect(await run(["hand-out", LESSON, ...args, "--out", out])).toMatch(said);
     expect(readFileSync(out).subarray(0, 5).toString()).toBe("%PDF-");
+  });
+
+  test("hands out the page of a row of the class", async () => {
+    const quay = LESSON.replace("glasshouse", "quay-crates");
+    const args = [
+      "--what",
+      "worksheet",
+      "--variant",
+      "2",
+      "--hand",
+      "left",
+      "--out",
+      join(folder, "row.pdf"),
+    ];
+    expect(await run(["hand-out", quay, ...args])).toMatch(/pages written/);
   });
 
   test("writes the page to take home", async () => {

@@ -139,7 +139,7 @@ test("the pieces of a sheet larger than the paper meet within 0.2 mm: where they
   expect(Math.hypot(best.dx, best.dy) / PER_MM).toBeLessThan(0.2);
 });
 
-test.each(["cards", "booklet", "poster", "worksheet", "templates", "recap", "run-sheet"] as const)(
+test.each(["cards", "booklet", "worksheet", "templates"] as const)(
   "nothing of %s is printed in the border that a printer leaves white",
   async (what) => {
     const { pages, pdf } = await printed(demoLesson("ticket-kiosk"), { what, on: "rays" }, { paper: "a4" });

@@ -19,7 +19,7 @@ type Shown =
   | {
       readonly ok: true;
       readonly pages: readonly Drawing[];
-      readonly prints: readonly unknown[];
+      readonly pieces: number;
       readonly notices: readonly string[];
     }
   | { readonly ok: false; readonly says: string };
@@ -166,9 +166,9 @@ function Pages({
 }
 
 /** "23 cards on 6 pages." */
-function sayCount({ what }: HandOutWish, { pages, prints }: Extract<Shown, { ok: true }>): string {
+function sayCount({ what }: HandOutWish, { pages, pieces }: Extract<Shown, { ok: true }>): string {
   const onPages = pages.length === 1 ? "1 page" : `${pages.length} pages`;
-  return OF_CARDS.has(what) ? `${prints.length} cards on ${onPages}.` : `${onPages}.`;
+  return OF_CARDS.has(what) ? `${pieces} cards on ${onPages}.` : `${onPages}.`;
 }
 
 /** What changed since it was printed, and printing just that by one press. */
