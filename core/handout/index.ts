@@ -3,6 +3,7 @@ export { type Card, makeCards } from "./cards/cards.ts";
 export { firstPage } from "./first-page.ts";
 export { type HandedOutPages, layHandOut, printsOf } from "./hand-out.ts";
 export type { Printed, Source } from "./laid.ts";
+export { kitOf } from "./lists/kit-pages.ts";
 export { wordsUsed } from "./lists/recap-pages.ts";
 export { drawingOf, type Page, type PagePart } from "./page.ts";
 export { type PrintState, printAgain, stateOfPrinted } from "./printed.ts";

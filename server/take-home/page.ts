@@ -1,3 +1,4 @@
+import { formatLength } from "#core/base";
 import {
   carryMarks,
   type Drawing,
@@ -7,12 +8,13 @@ import {
   isNew,
   type Mark,
   PRINT_PALETTE,
-  spotsOf,
   strokeIdOf,
   svgPen,
   writeElement,
 } from "#core/display";
-import { type Source, wordsUsed } from "#core/handout";
+import { lengthOfMark } from "#core/film";
+import { kitOf, type Source, wordsUsed } from "#core/handout";
+import { cautionsOf, KIT } from "#core/plan";
 import type { Step } from "#core/steps";
 import { PLAYER } from "./player.ts";
 import { STYLE } from "./style.ts";
@@ -37,6 +39,7 @@ const LIFT_MS = 180;
 export function takeHomePage(source: Source, fonts: PageFonts): string {
   const { computed, handed } = source;
   const { steps, lesson } = computed;
+  const kit = kitOf(lesson);
   const title = escapeXml(handed.title);
   const words = wordsUsed(steps);
   const startOf = new Map(computed.schedule.windows.map((w) => [w.stepId, w.startMs]));
@@ -56,7 +59,8 @@ ${STYLE}</style>
 <body>
 <header>
 <h1>${title}</h1>
-<p>${steps.length} steps. You need ${escapeXml(sheetSaid(lesson.sheet))}, a pencil, a ruler and an eraser.</p>
+<p>${steps.length} steps. You need: ${escapeXml([sheetSaid(computed.sheet), ...kit.filter((k) => k !== "sheet").map((k) => KIT[k].short)].join(", "))}.</p>
+<p>${escapeXml(cautionsOf(kit).join(" "))}</p>
 </header>
 <nav aria-label="Steps"><ol>
 ${steps.map((s) => `<li><a href="#step-${s.number}" aria-label="Step ${s.number}: ${escapeXml(s.title)}">${s.number}</a></li>`).join("\n")}
@@ -88,10 +92,8 @@ function fontFace(weight: string, base64: string): string {
   return `@font-face { font-family: "Alegreya Sans"; font-weight: ${weight}; src: url(data:font/woff2;base64,${base64}) format("woff2"); }`;
 }
 
-function sheetSaid({ widthMm, heightMm, unit }: Source["computed"]["sheet"]): string {
-  const long = (mm: number) =>
-    unit === "in" ? `${Math.round((mm / 25.4) * 8) / 8} in` : `${Math.round(mm)} mm`;
-  return `a sheet of ${long(widthMm)} by ${long(heightMm)}`;
+function sheetSaid(sheet: Source["computed"]["sheet"]): string {
+  return `a sheet of ${formatLength(sheet.widthMm, sheet)} by ${formatLength(sheet.heightMm, sheet)}`;
 }
 
 function section({ computed }: Source, step: Step, video: string | null): string {
@@ -131,7 +133,7 @@ function picture(lesson: Source["computed"], step: Step): string {
   const timing = new Map<string, string>();
   let t = 400;
   for (const mark of fresh) {
-    const ms = Math.max(LEAST_MS, (lengthOf(mark) / PER_SECOND) * 1000);
+    const ms = Math.max(LEAST_MS, (lengthOfMark(mark) / PER_SECOND) * 1000);
     const grows = mark.kind === "path" && !mark.closed && mark.ink?.dash.length === 0;
     timing.set(
       mark.id,
@@ -154,12 +156,4 @@ const rounded = (n: number) => Math.round(n * 100) / 100;
 function carriedTo(mark: Mark): Mark {
   const [carried] = carryMarks([mark], { to: (p) => ({ x: rounded(p.x), y: rounded(p.y) }) });
   return carried ?? mark;
-}
-
-function lengthOf(mark: Mark): number {
-  const spots = spotsOf(mark);
-  return spots.reduce((sum, p, i) => {
-    const before = spots[i - 1];
-    return before ? sum + Math.hypot(p.x - before.x, p.y - before.y) : sum;
-  }, 0);
 }

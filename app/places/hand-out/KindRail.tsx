@@ -1,6 +1,8 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { CALLED, HAND_OUTS, type HandOutKind } from "#core/handout";
 import styles from "./HandOut.module.css";
+
+const PAGES_FIRST_MS = 700;
 
 /** What can be handed out, each by the picture of its first page. */
 export function KindRail({
@@ -17,8 +19,13 @@ export function KindRail({
   // As it was when the place was opened: a picture to choose by need not follow every change.
   const [opened] = useState(revision);
   // One after another: together they would hold every line to the server, and a change could not be saved.
-  const [asked, setAsked] = useState(1);
+  const [asked, setAsked] = useState(0);
   const askNext = () => setAsked((n) => n + 1);
+  // The pages themselves come first.
+  useEffect(() => {
+    const later = setTimeout(() => setAsked(1), PAGES_FIRST_MS);
+    return () => clearTimeout(later);
+  }, []);
   return (
     <nav className={styles.rail} aria-label="What to hand out">
       {HAND_OUTS.map((what, i) => (

@@ -1,14 +1,19 @@
+import type { Lesson } from "../../lesson/index.ts";
 import { cautionsOf, KIT, type KitName, USUAL_KIT } from "../../plan/index.ts";
 import { markOf } from "../cards/card-mark.ts";
 import { tickBox } from "../cards/card-words.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
 import { Flow, LIST_TEXT_MM } from "./flow.ts";
 
+/** All that a lesson needs: what its plan names, and what its tasks use. */
+export function kitOf({ plan, tasks = [] }: Lesson): KitName[] {
+  return [...new Set<KitName>([...(plan.kit ?? USUAL_KIT), ...tasks.flatMap((t) => t.kit ?? [])])];
+}
+
 /** What to have ready, what does instead, and what to mind. */
 export function layKit(source: Source, { paper, measure }: Tools): Laid {
   const { computed, handed } = source;
-  const { plan, tasks = [] } = computed.lesson;
-  const kit = [...new Set<KitName>([...(plan.kit ?? USUAL_KIT), ...tasks.flatMap((t) => t.kit ?? [])])];
+  const kit = kitOf(computed.lesson);
   const items = kit.map((name) => KIT[name]);
   const cautions = cautionsOf(kit);
   const mark = markOf([items, cautions]);
