@@ -45,7 +45,6 @@ describe("the command line", () => {
     ],
     [["--what", "recap", "--black", "--margin", "12"], /^2 pages written/],
     [["--what", "booklet"], /^23 cards on 4 pages written.*\n.*dotted lines/],
-    [["--what", "run-sheet"], /^2 pages written/],
   ] as const)("hands out %j", async (args, said) => {
     const out = join(folder, "hand-out.pdf");
     expect(await run(["hand-out", LESSON, ...args, "--out", out])).toMatch(said);
