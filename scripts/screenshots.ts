@@ -42,6 +42,13 @@ const browser = await chromium.launch({
   executablePath: "/usr/bin/chromium",
   args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
 });
+/** Waits for the pictures by which a hand-out is chosen. */
+const kindsShown = async (page: Page) => {
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll("nav img")].every((img) => (img as HTMLImageElement).naturalWidth > 0),
+  );
+};
+
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const shot = async (
@@ -65,9 +72,10 @@ try {
     await horizon.press("Enter");
     await p.waitForTimeout(600);
     await visit(p, `${GLASSHOUSE}/hand-out`);
+    await kindsShown(p);
   });
   await shot("log", `${GLASSHOUSE}/log`);
-  await shot("templates", `${KIOSK}/hand-out?what=templates`, (p) => p.waitForTimeout(2500));
+  await shot("templates", `${KIOSK}/hand-out?what=templates`, kindsShown);
   await visit(page, `${GLASSHOUSE}/paper`);
   await page.getByRole("button", { name: "Undo" }).click();
   await page.waitForTimeout(600);
