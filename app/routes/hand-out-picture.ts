@@ -8,8 +8,10 @@ import { requireLesson } from "./require-lesson.server.ts";
 export async function loader({ params }: Route.LoaderArgs) {
   const stored = requireLesson(params.lessonId);
   const what = HAND_OUTS.find((kind) => kind === params.what);
-  const png = what ? await inWords(() => worked("handOutPicture", stored, { what }, `of ${what}`)) : null;
-  if (png === null) throw new Response("There is no picture of that.", { status: 404 });
+  if (!what) throw new Response("There is no picture of that.", { status: 404 });
+  const png = await inWords(() => worked("handOutPicture", stored, { what }, `of ${what}`));
+  // A lesson without steps, or without a slip to find, has nothing to show: that is no fault.
+  if (png === null) return new Response(null, { status: 204 });
   return new Response(new Uint8Array(png), {
     headers: { "Content-Type": "image/png", "Cache-Control": "private, max-age=31536000, immutable" },
   });

@@ -3,22 +3,26 @@ import { invariant } from "../base/index.ts";
 import { cornersOf, type Spot } from "../display/index.ts";
 import type { PagePart } from "./page.ts";
 
-/** Side of a code on paper, its white border within: a phone reads it at arm's length, a printer of 300 dots an inch draws it. */
-export const QR_MM = 17;
-/** The smallest that is printed: at 300 dots an inch its modules are still four dots wide. */
-export const LEAST_QR_MM = 14;
+/** A module on paper: four dots of a printer of 300 dots an inch. Smaller ones are not read back for sure. */
+const MODULE_MM = 0.34;
+/** The smallest code: a phone finds it at arm's length. */
+const LEAST_MM = 14;
+/** The largest, by the longest address a take may state (`VideoAddressSchema`): for whoever keeps room for one. */
+export const MOST_QR_MM = 18.2;
 /** White modules round a code (ISO/IEC 18004: four). */
 const QUIET_MODULES = 4;
 
-/** A QR code (ISO/IEC 18004, correction level M) as one filled area, once its upper left corner is known. */
-export function qrCode(
-  id: string,
-  address: string,
-  leadsTo: string,
-  sideMm: number = QR_MM,
-): (x: number, y: number) => PagePart {
+/** A code, its white border within, as large as its modules take; drawn once its upper left corner is known. */
+export interface QrCode {
+  readonly sideMm: number;
+  readonly at: (x: number, y: number) => PagePart;
+}
+
+/** A QR code (ISO/IEC 18004, correction level M) as one filled area. */
+export function qrCode(id: string, address: string, leadsTo: string): QrCode {
   const { data, size } = encode(address, { ecc: "M", border: QUIET_MODULES });
-  invariant(size > 0, "a code has modules");
+  const sideMm = Math.max(LEAST_MM, size * MODULE_MM);
+  invariant(size > 0 && sideMm <= MOST_QR_MM, "a code has modules, and its address is not too long");
   const module = sideMm / size;
   const rings = blocksOf(data).map(({ from, to, top, bottom }) =>
     cornersOf({
@@ -28,7 +32,7 @@ export function qrCode(
       height: (bottom - top) * module,
     }),
   );
-  return (x, y) => ({
+  const at = (x: number, y: number): PagePart => ({
     reads: "picture",
     alt: `Code that leads to ${leadsTo}: ${address}`,
     marks: [
@@ -49,6 +53,7 @@ export function qrCode(
       },
     ],
   });
+  return { sideMm, at };
 }
 
 interface Block {

@@ -39,3 +39,4 @@ export {
   type OverlaySettings,
   type OverlayWeight,
 } from "./settings.ts";
+export { waitsOf } from "./waits.ts";

@@ -10,7 +10,7 @@ export const VideoAddressSchema = v.strictObject({
     v.trim(),
     v.regex(WEB_ADDRESS, "an address begins with http:// or https:// and has no spaces"),
     v.includes("{s}", 'the address needs {s} where the seconds go, as in "https://…?t={s}"'),
-    v.maxLength(300, "an address has at most 300 letters: longer codes cannot be read back"),
+    v.maxLength(110, "an address has at most 110 letters: its code would be too large for a card"),
   ),
   /** The lesson's video with its cuts and waits, or the recording as it was filmed. */
   clock: v.picklist(["lesson", "recording"]),

@@ -3,12 +3,14 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import jsqr from "jsqr";
+import * as v from "valibot";
 import { afterAll, describe, expect, test } from "vitest";
 import { BLACK_PALETTE, type Mark, PRINT_PALETTE } from "#core/display";
 import { type HandOutWish, makeCards, OVERLAP_MM, type Page } from "#core/handout";
 import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import type { HandOut } from "#core/plan";
+import { VideoAddressSchema } from "#core/schedule";
 import { writeHandOut } from "../../server/pdf/hand-out.server.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { type Extent, extentOf, inkIn, laidOut, marksOn, type Raster, rasterised } from "../printed.ts";
@@ -182,6 +184,22 @@ describe("codes", () => {
       expect(read).toBe(cardsPerPage === 4 ? cards.length : 6);
     },
   );
+
+  test("the longest address there may be is read back too, and stands clear of all else", async () => {
+    const demo = demoLesson("glasshouse");
+    const start = "https://osier-lock.example/";
+    const pattern = `${start}${"w".repeat(110 - start.length - 6)}?t={s}`;
+    expect(v.safeParse(VideoAddressSchema, { pattern, clock: "lesson" }).success).toBe(true);
+    const lesson = {
+      ...demo,
+      takes: demo.takes.map((t) => ({ ...t, address: { pattern, clock: "lesson" as const } })),
+    };
+    const { pages, pdf } = await printed(lesson, { what: "recap" });
+    const codes = marksOn(pages[0] as Page).filter((m) => m.id.endsWith("/code"));
+    expect(codes.length).toBeGreaterThan(3);
+    const raster = rasterised(pdf, 1, 300 / 25.4);
+    for (const mark of codes) expect(codeIn(raster, mark)).toContain(pattern.replace("{s}", ""));
+  });
 
   test("without an address there are none", () => {
     const { pages } = laidOut(demoLesson("ticket-kiosk"), { what: "cards" });

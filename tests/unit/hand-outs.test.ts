@@ -259,6 +259,30 @@ describe("what cannot be handed out, or not as wished", () => {
   });
 });
 
+test("a rubric asks for nothing that the drawing's view or school makes untrue", () => {
+  const rubric = (lesson: Lesson) => textOf(laidOut(lesson, { what: "checks" }).pages);
+  const pen = demoLesson("quay-crates");
+  expect(rubric(demoLesson("glasshouse"))).toContain("Level lines are level");
+  expect(rubric(demoLesson("ticket-kiosk"))).not.toContain("Level lines are level");
+  expect(rubric(demoLesson("ticket-kiosk"))).toContain("Uprights are upright");
+  expect(rubric(demoLesson("crane-tower"))).not.toContain("Uprights are upright");
+  expect(rubric(pen)).toContain("rubbed out");
+  expect(rubric({ ...pen, plan: { ...pen.plan, erase: "never" } })).not.toContain("rubbed out");
+});
+
+test("a run sheet says the waits that the overlay marks: a hold of half a minute stands at its step, and nowhere else", () => {
+  const lesson = demoLesson("glasshouse");
+  const held = {
+    ...lesson,
+    takes: lesson.takes.map((t) => ({ ...t, edits: [{ kind: "hold" as const, atMs: 46_000, ms: 30_000 }] })),
+  };
+  const waits = laidOut(held, { what: "run-sheet" })
+    .pages.flatMap(marksOn)
+    .flatMap((m) => (m.kind === "text" && m.id.endsWith("/wait") ? m.lines : []));
+  expect(waits).toHaveLength(23);
+  expect(waits.filter((w) => w !== "–")).toEqual(["0:30"]);
+});
+
 test("the words of a lesson are those it uses, and no others", () => {
   const words = (demo: string) => wordsUsed(computeLesson(demoLesson(demo)).steps).map((w) => w.word);
   expect(words("glasshouse")).toContain("arch");

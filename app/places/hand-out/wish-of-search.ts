@@ -23,8 +23,12 @@ export function wishOfSearch(search: URLSearchParams): HandOutWish {
   const said = Object.fromEntries(reads.flatMap((key) => (all[key] === undefined ? [] : [[key, all[key]]])));
   // A worksheet of first lines or rays is the same after any step.
   if (said.on !== undefined && said.on !== "after") delete said.step;
-  const parsed = v.safeParse(HandOutWishSchema, { what, ...said });
-  return parsed.success ? parsed.output : { what: "cards" };
+  // What of it cannot be had is left out, and the kind kept.
+  for (const wish of [{ what, ...said }, { what }]) {
+    const parsed = v.safeParse(HandOutWishSchema, wish);
+    if (parsed.success) return parsed.output;
+  }
+  return { what: "cards" };
 }
 
 /** The address's part that says it. */

@@ -10,21 +10,17 @@ import {
   wrap,
 } from "../../display/index.ts";
 import { rule, silent, spoken, text } from "../parts.ts";
-import { LEAST_QR_MM, QR_MM, qrCode } from "../qr-code.ts";
+import { qrCode } from "../qr-code.ts";
 import type { Block, CardStyle, Ids } from "./card-block.ts";
 import type { Card } from "./cards.ts";
-
-const SMALL_TEXT_MM = 3;
 
 /** Number in a disc, title, lesson time, the code that leads to the video there, and a rule under them. */
 export function headOf(card: Card, width: number, { textMm, measure, videoAt }: CardStyle, id: Ids): Block {
   const size = textMm * 1.3;
   const radius = size * 0.85;
   const clock = formatClock(card.startMs);
-  // Where letters are small there is less room, and the card is held nearer.
-  const side = textMm < SMALL_TEXT_MM ? LEAST_QR_MM : QR_MM;
-  const code = videoAt && qrCode(id("code"), videoAt(card.startMs), `the video at ${clock}`, side);
-  const codeWidth = code ? side : 0;
+  const code = videoAt && qrCode(id("code"), videoAt(card.startMs), `the video at ${clock}`);
+  const codeWidth = code?.sideMm ?? 0;
   const clockWidth = measure(clock, textMm, "regular");
   const indent = 2 * radius + textMm * 0.7;
   const right = width - codeWidth;
@@ -61,7 +57,7 @@ export function headOf(card: Card, width: number, { textMm, measure, videoAt }: 
             colour: "quiet",
           }),
         ),
-        ...(code ? [code(x + right, y)] : []),
+        ...(code ? [code.at(x + right, y)] : []),
       ];
     },
   };

@@ -1,4 +1,4 @@
-import type { Plan } from "../../plan/index.ts";
+import type { Lesson } from "../../lesson/index.ts";
 import { markOf } from "../cards/card-mark.ts";
 import { tickBox } from "../cards/card-words.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
@@ -9,7 +9,7 @@ import { beside, Flow, type FlowBlock, LIST_TEXT_MM } from "./flow.ts";
 export function layChecks(source: Source, { paper, measure }: Tools): Laid {
   const { computed, handed } = source;
   const checks = computed.steps.flatMap(({ check, number }) => (check ? [{ check, number }] : []));
-  const rows = rubricRows(computed.lesson.plan);
+  const rows = rubricRows(computed.lesson);
   const mark = markOf([checks, rows]);
   const flow = new Flow(paper, measure);
   flow.heading("checks/own", "Check your own sheet");
@@ -42,15 +42,26 @@ const WHERE: Readonly<Record<string, string>> = {
   "see-through": " drawn see-through",
 };
 
-/** What the drawing is judged by: what is to be handed in with its counts, the goals, and what every sheet shows. */
-export function rubricRows({ deliverable, goals = [] }: Plan): string[] {
+/** What is true of every sheet drawn in a view: in three-point nothing is upright, in two-point only the horizon is level. */
+const OF_VIEW: Readonly<Record<Lesson["view"]["frames"][number]["kind"], readonly string[]>> = {
+  "one-point": ["Uprights are upright", "Level lines are level"],
+  "two-point": ["Uprights are upright"],
+  turned: ["Uprights are upright"],
+  "three-point": [],
+};
+
+/** What the drawing is judged by: what is to be handed in with its counts, the goals, and what every such sheet shows. */
+export function rubricRows({ plan, view }: Pick<Lesson, "plan" | "view">): string[] {
+  const { deliverable, goals = [], erase } = plan;
+  const kinds = view.frames.map((f) => OF_VIEW[f.kind]);
+  const ofView = (kinds[0] ?? []).filter((row) => kinds.every((rows) => rows.includes(row)));
   return [
     ...(deliverable ? [`Handed in: ${deliverable.what}`] : []),
     ...(deliverable?.counts ?? []).map((c) => `${c.count} × ${c.called}${WHERE[c.where] ?? ""}`),
     ...goals,
     "Lines that run away from us meet in their point",
-    "Uprights are upright, level lines level",
-    "Guides are light, or rubbed out",
+    ...ofView,
+    ...(erase === "never" ? [] : ["Guides are light, or rubbed out"]),
   ];
 }
 

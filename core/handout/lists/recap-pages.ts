@@ -3,7 +3,7 @@ import { GLOSSARY, type GlossaryWord } from "../../lexicon/index.ts";
 import type { Step } from "../../steps/index.ts";
 import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
-import { LEAST_QR_MM, qrCode } from "../qr-code.ts";
+import { MOST_QR_MM, qrCode } from "../qr-code.ts";
 import { below, beside, Flow, type FlowBlock } from "./flow.ts";
 import { pictureBlock } from "./picture-block.ts";
 
@@ -67,7 +67,7 @@ function besidePicture(
   code: FlowBlock | null,
 ): FlowBlock {
   const left = PICTURE_MM + 6;
-  const width = flow.width - left - (code ? LEAST_QR_MM + 2 : 0);
+  const width = flow.width - left - (code ? MOST_QR_MM + 2 : 0);
   const words = below([
     flow.wordsBlock(`${id}/title`, heading, width, { weight: "bold" }),
     ...lines.map((line, k) => flow.wordsBlock(`${id}/${k}`, line, width)),
@@ -76,7 +76,7 @@ function besidePicture(
     [
       [0, pictureBlock(`${id}/picture`, picture, PICTURE_MM, PICTURE_MM)],
       [left, words],
-      ...(code ? [[flow.width - LEAST_QR_MM, code] as const] : []),
+      ...(code ? [[flow.width - MOST_QR_MM, code] as const] : []),
     ],
     5,
   );
@@ -87,8 +87,8 @@ function codeOf(passage: Passage, { computed, handed }: Source, id: string): Flo
   const [first] = passage.steps;
   const began = computed.schedule.windows.find((w) => w.stepId === first.id);
   if (!began || !handed.videoAt) return null;
-  const code = qrCode(id, handed.videoAt(began.startMs), `the video at step ${first.number}`, LEAST_QR_MM);
-  return { height: LEAST_QR_MM, at: (x, y) => [code(x, y)] };
+  const code = qrCode(id, handed.videoAt(began.startMs), `the video at step ${first.number}`);
+  return { height: code.sideMm, at: (x, y) => [code.at(x, y)] };
 }
 
 /** The words of the trade that a lesson's sentences use. */

@@ -1,4 +1,5 @@
 import { formatClock } from "../../base/index.ts";
+import { waitsOf } from "../../overlay/index.ts";
 import type { StepWindow } from "../../schedule/index.ts";
 import type { Step } from "../../steps/index.ts";
 import { markOf } from "../cards/card-mark.ts";
@@ -17,11 +18,12 @@ const SLIP_SHARE = 0.32;
 export function layRunSheet(source: Source, { paper, measure }: Tools): Laid {
   const { computed, handed } = source;
   const { steps, schedule, parts } = computed;
+  const waits = waitsOf(computed);
   const flow = new Flow(paper, measure);
   const rows = steps.map((step, i) => ({
     step,
     window: schedule.windows[i],
-    waitMs: waitAfter(computed, i),
+    waitMs: waitIn(waits, schedule.windows[i]),
   }));
   const mark = markOf(
     rows.map(({ step, window, waitMs }) => [
@@ -55,14 +57,11 @@ export function layRunSheet(source: Source, { paper, measure }: Tools): Laid {
   };
 }
 
-/** How long the class is waited for after a step: from its last stroke to the next step. */
-function waitAfter({ steps, schedule }: Source["computed"], i: number): number {
-  const [step, told] = [steps[i], schedule.windows[i]];
-  if (!step || !told || step.task) return 0;
-  const own = new Set<number>();
-  for (let m = step.firstMove; m <= step.lastMove; m++) own.add(m);
-  const drawn = schedule.moves.filter((m) => own.has(m.moveIndex)).map((m) => m.endMs);
-  return Math.max(0, told.endMs - Math.max(told.drawFromMs, ...drawn));
+/** How long the class is waited for in a step: the very waits that the overlay marks. */
+function waitIn(waits: ReturnType<typeof waitsOf>, told: StepWindow | undefined): number {
+  return waits
+    .filter((w) => told && told.startMs <= w.fromMs && w.fromMs < told.endMs)
+    .reduce((sum, w) => sum + w.ms, 0);
 }
 
 function headOf(flow: Flow): FlowBlock {

@@ -2,7 +2,7 @@ import { type Mark, type MeasureText, type Spot, wrap } from "../../display/inde
 import { pageFoot } from "../lists/flow.ts";
 import { type PagePart, type PaperInPrinter, printable, type Size } from "../page.ts";
 import { spoken, text } from "../parts.ts";
-import { LEAST_QR_MM, qrCode } from "../qr-code.ts";
+import { MOST_QR_MM, qrCode } from "../qr-code.ts";
 import { CHECK_MM, checkLine } from "./check-line.ts";
 
 /** A drawing to be printed at its own size. */
@@ -21,7 +21,7 @@ export interface TrueScale {
 }
 
 /** Kept free at the foot of a page: the check line and whose page it is. */
-const FOOT_MM = 20;
+const FOOT_MM = 24;
 const HEAD_MM = 8;
 const FRAME_INK = { colour: "quiet", width: 0.2, dash: [] } as const;
 
@@ -62,22 +62,14 @@ export function footOf(
 ): PagePart[] {
   const { x, y, height, width } = printable(paper);
   const at = { x: x + 6, y: y + height - 7.5 };
-  const words = fitted(says, width - CHECK_MM - 22 - (video ? LEAST_QR_MM : 0), measure);
+  const code = video && qrCode("code", video.address, video.at);
+  const words = fitted(says, width - CHECK_MM - 22 - (video ? MOST_QR_MM : 0), measure);
   return [
     ...checkLine(at),
     spoken(
       text("says", { x: at.x + CHECK_MM + 6, y: at.y - (words.length > 1 ? 2.6 : 0) }, words, { size: 2.9 }),
     ),
-    ...(video
-      ? [
-          qrCode(
-            "code",
-            video.address,
-            video.at,
-            LEAST_QR_MM,
-          )(x + width - LEAST_QR_MM, y + height - 5 - LEAST_QR_MM),
-        ]
-      : []),
+    ...(code ? [code.at(x + width - code.sideMm, y + height - 5 - code.sideMm)] : []),
     ...pageFoot(paper, { says: lessonTitle, mark, page, of }, measure),
   ];
 }

@@ -31,7 +31,7 @@ export function slopeStrips({
   const lines = named.map(({ step, marks, objectId }) => {
     const n = inStep.get(step.id) ?? 0;
     inStep.set(step.id, n + 1);
-    return { says: `${step.number}${String.fromCharCode(97 + (n % 26))}`, marks, objectId };
+    return { says: `${step.number}.${n + 1}`, marks, objectId };
   });
   return objects.flatMap(({ id, label }) => {
     const own = lines.filter((l) => l.objectId === id);

@@ -32,7 +32,9 @@ export function tickStrips({
   return steps.flatMap((step) =>
     step.acts.flatMap(({ told }, i) => {
       const placed = (name: Name) => placeOf(name, told, evaluation.points, sheet);
-      return inRows(marksOf(told.act, placed, sheet)).map((row, k) => stripOf(row, step, `${i}-${k}`));
+      // On a turned sheet edges are told as they lie then: rows along them would need their own corner.
+      const marks = marksOf(told.act, placed, sheet, step.quarters === 0);
+      return inRows(marks).map((row, k) => stripOf(row, step, `${i}-${k}`));
     }),
   );
 }
@@ -60,16 +62,16 @@ function cornerOf(corner: SheetCorner, { widthMm, heightMm }: Sheet): PaperPoint
 }
 
 /** The marks of an act; of one told by eye, all of those that follow by eye too, measured from the first. */
-function marksOf(act: Act, placed: Placed, sheet: Sheet): Measured[] {
+function marksOf(act: Act, placed: Placed, sheet: Sheet, edges: boolean): Measured[] {
   if (act.do === "repeat") {
-    const all = act.acts.flatMap((a) => marksOf(a, placed, sheet));
+    const all = act.acts.flatMap((a) => marksOf(a, placed, sheet, edges));
     const first = all[0];
     return first ? all.map((m) => ({ ...m, from: first.from, fromSays: first.fromSays })) : [];
   }
   if (act.do !== "mark") return [];
   return act.at.flatMap(({ gives, where }): Measured[] => {
     const at = placed(gives);
-    const start = startOf(where, placed, sheet);
+    const start = where.k === "on-edge" && !edges ? null : startOf(where, placed, sheet);
     return at && start ? [{ says: sayName(gives), at, ...start }] : [];
   });
 }
@@ -87,7 +89,7 @@ function startOf(
   const { edge, from } = where.mark;
   const level = edge === "top" || edge === "bottom";
   const corner = (level ? `${edge}-${from}` : `${from}-${edge}`) as SheetCorner;
-  return { from: cornerOf(corner, sheet), fromSays: `the ${corner.replace("-", " ")} corner of the sheet` };
+  return { from: cornerOf(corner, sheet), fromSays: sayName({ k: "corner", of: corner }) };
 }
 
 /** Marks that have their start and their line in common. */
