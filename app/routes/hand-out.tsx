@@ -1,10 +1,9 @@
 import { useMemo } from "react";
 import { data, type ShouldRevalidateFunctionArgs } from "react-router";
 import * as v from "valibot";
-import { HandOutWishSchema, printAgain } from "#core/handout";
+import { HandOutWishSchema, printAgain, type ShownPages } from "#core/handout";
 import { formOf } from "#server/http/request-body.server.ts";
 import { worked } from "#server/jobs/kept.server.ts";
-import type { HandOutShown } from "#server/jobs/tasks.ts";
 import { LARGEST_FORM_BYTES } from "#server/limits.ts";
 import { listPrints, logPrint } from "#server/prints.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
@@ -87,6 +86,6 @@ export { PlaceError as ErrorBoundary };
 export default function HandOutRoute({ loaderData, params }: Route.ComponentProps) {
   useKept(keyOf(params.lessonId, JSON.stringify(loaderData.wish)), loaderData);
   const { shown: text, ...rest } = loaderData;
-  const shown = useMemo((): HandOutShown => JSON.parse(text), [text]);
+  const shown = useMemo((): ShownPages => JSON.parse(text), [text]);
   return <HandOut {...rest} shown={shown} />;
 }

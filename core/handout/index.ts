@@ -1,11 +1,12 @@
-export { cardMark, isOlderMark, type MarkedCard } from "./cards/card-mark.ts";
+export { cardMark, type MarkedCard } from "./cards/card-mark.ts";
 export { type Card, makeCards } from "./cards/cards.ts";
 export { firstPage } from "./first-page.ts";
 export { type HandedOutPages, layHandOut, printsOf } from "./hand-out.ts";
-export type { Printed, Source } from "./laid.ts";
+export type { Printed, ShownPages, Source } from "./laid.ts";
 export { kitOf } from "./lists/kit-pages.ts";
 export { wordsUsed } from "./lists/recap-pages.ts";
 export { drawingOf, type Page, type PagePart } from "./page.ts";
+export { isOlderMark } from "./print-mark.ts";
 export { type PrintState, printAgain, stateOfPrinted } from "./printed.ts";
 export { OVERLAP_MM } from "./sheets/tiles.ts";
 export { WORKSHEETS } from "./sheets/worksheet.ts";

@@ -1,4 +1,4 @@
-import type { MeasureText, SheetToExplain } from "../display/index.ts";
+import type { Drawing, MeasureText, SheetToExplain } from "../display/index.ts";
 import type { ComputedLesson } from "../pipeline/index.ts";
 import type { AgeBand } from "../plan/index.ts";
 import type { Page, PaperInPrinter } from "./page.ts";
@@ -48,3 +48,14 @@ export interface LaidPages {
 
 /** Pages laid out, with what a print of them is remembered by. */
 export type Laid = LaidPages & { readonly prints: readonly Printed[] };
+
+/** What is handed out, to look at. */
+export type ShownPages =
+  | {
+      readonly ok: true;
+      readonly pages: readonly Drawing[];
+      /** How many cards or pieces are on them. */
+      readonly pieces: number;
+      readonly notices: readonly string[];
+    }
+  | { readonly ok: false; readonly says: string };

@@ -30,6 +30,9 @@ export interface PaperInPrinter {
   readonly marginMm: number;
 }
 
+/** Words and the foot of a page stand this far within what can be printed on. */
+export const INSET_MM = 6;
+
 /** The paper of a hand-out, upright. */
 export function paperInPrinter({ paper, marginMm = USUAL_MARGIN_MM }: HandOut): PaperInPrinter {
   return { size: PAGE_MM[paper], marginMm };

@@ -1,4 +1,4 @@
-import { type Colour, LEADING, type Mark, type Spot } from "../display/index.ts";
+import { type Colour, cornersOf, LEADING, type Mark, type Spot } from "../display/index.ts";
 import type { PagePart } from "./page.ts";
 
 interface TextManner {
@@ -27,6 +27,18 @@ export function text(id: string, at: Spot, lines: readonly string[], how: TextMa
 export function rule(id: string, from: Spot, to: Spot): Mark {
   const ink = { colour: "frame", width: 0.3, dash: [] } as const;
   return { kind: "path", id, points: [from, to], closed: false, ink, fill: null };
+}
+
+/** A box to tick. */
+export function tickBox(id: string, at: Spot, side: number): Mark {
+  return {
+    kind: "path",
+    id,
+    points: cornersOf({ ...at, width: side, height: side }),
+    closed: true,
+    ink: { colour: "ink", width: 0.25, dash: [] },
+    fill: null,
+  };
 }
 
 /** What decorates. */

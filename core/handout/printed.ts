@@ -1,6 +1,6 @@
 import type { HandOut } from "../plan/index.ts";
-import { isOlderMark } from "./cards/card-mark.ts";
 import type { Printed } from "./laid.ts";
+import { isOlderMark } from "./print-mark.ts";
 import { type HandOutWish, OF_CARDS } from "./wish.ts";
 
 /** How something printed stands to the lesson as it is now. */

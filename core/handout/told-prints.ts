@@ -1,7 +1,7 @@
 import { findCurrentTake } from "../lesson/index.ts";
-import { markOf } from "./cards/card-mark.ts";
 import { type Card, makeCards } from "./cards/cards.ts";
 import type { Printed, Source } from "./laid.ts";
+import { markOf } from "./print-mark.ts";
 import { type HandOutKind, type HandOutWish, USUAL_ROWS, USUAL_SEED } from "./wish.ts";
 
 type PrintsOfKind = (source: Source, wish: HandOutWish) => readonly Printed[];

@@ -1,5 +1,11 @@
 import * as v from "valibot";
 
+const LEAST_MARGIN_MM = 4;
+const MOST_MARGIN_MM = 30;
+
+/** A border that can be printed with nearest to a width, in mm. */
+export const boundedMargin = (mm: number): number => Math.min(MOST_MARGIN_MM, Math.max(LEAST_MARGIN_MM, mm));
+
 /** How what is handed out is printed: saved with the lesson. */
 export const HandOutSchema = v.strictObject({
   paper: v.picklist(["a4", "letter"]),
@@ -14,8 +20,8 @@ export const HandOutSchema = v.strictObject({
   marginMm: v.optional(
     v.pipe(
       v.number(),
-      v.minValue(4, "a printer does not reach nearer than about 4 mm to the paper's edge"),
-      v.maxValue(30, "a border of more than 30 mm leaves too little of the page"),
+      v.minValue(LEAST_MARGIN_MM, "a printer does not reach nearer than about 4 mm to the paper's edge"),
+      v.maxValue(MOST_MARGIN_MM, "a border of more than 30 mm leaves too little of the page"),
     ),
   ),
 });

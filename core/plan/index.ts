@@ -2,7 +2,7 @@ export type { AgeBand, Pace } from "./age-bands.ts";
 export { AGE_BANDS, CIRCLE_MS, CURVE_LINES, ERASE_MS, FILL_MS, FOLD_MS, MARK_MS } from "./age-bands.ts";
 export type { Gate, GateName } from "./gates.ts";
 export { GATES } from "./gates.ts";
-export { type HandOut, HandOutSchema, USUAL_MARGIN_MM } from "./hand-out-slice.ts";
+export { boundedMargin, type HandOut, HandOutSchema, USUAL_MARGIN_MM } from "./hand-out-slice.ts";
 export type { KitItem, KitName } from "./kit.ts";
 export { cautionsOf, KIT, USUAL_KIT } from "./kit.ts";
 export type { CountWanted, PlaceCounted, Plan } from "./plan-slice.ts";

@@ -1,12 +1,4 @@
-import {
-  compareDrawings,
-  type Drawing,
-  drawState,
-  drawStep,
-  PAPER_PALETTE,
-  PRINT_PALETTE,
-  toSvg,
-} from "#core/display";
+import { compareDrawings, drawState, drawStep, PAPER_PALETTE, PRINT_PALETTE, toSvg } from "#core/display";
 import {
   drawingOf,
   firstPage,
@@ -16,6 +8,7 @@ import {
   type Printed,
   type PrintState,
   printsOf,
+  type ShownPages,
   stateOfPrinted,
 } from "#core/handout";
 import type { Lesson } from "#core/lesson";
@@ -61,17 +54,6 @@ export interface Digest {
   readonly picture: string;
 }
 
-/** What is handed out, to look at. */
-export type HandOutShown =
-  | {
-      readonly ok: true;
-      readonly pages: readonly Drawing[];
-      /** How many cards or pieces are on them. */
-      readonly pieces: number;
-      readonly notices: readonly string[];
-    }
-  | { readonly ok: false; readonly says: string };
-
 /** The same as text, as it goes to the browser; prints are null where there is nothing to print. */
 interface HandOutLaid {
   readonly shown: string;
@@ -82,7 +64,7 @@ interface HandOutLaid {
  * Pages are hundreds of thousands of numbers: written once, in the thread that made them, to the micrometre that a picture on
  * the screen keeps of them.
  */
-function asText(shown: HandOutShown): string {
+function asText(shown: ShownPages): string {
   return JSON.stringify(shown, (_, value) =>
     typeof value === "number" ? Math.round(value * 1000) / 1000 : value,
   );

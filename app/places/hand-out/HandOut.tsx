@@ -1,8 +1,8 @@
 import { Button } from "@mantine/core";
 import { useEffect, useRef } from "react";
 import { useFetcher, useNavigation, useSearchParams } from "react-router";
-import { BLACK_PALETTE, type Drawing, PRINT_PALETTE } from "#core/display";
-import { CALLED, type HandOutWish, OF_CARDS } from "#core/handout";
+import { BLACK_PALETTE, PRINT_PALETTE } from "#core/display";
+import { CALLED, type HandOutWish, OF_CARDS, type ShownPages } from "#core/handout";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { PrintList, type PrintRecord } from "../../lesson/PrintList.tsx";
 import place from "../../lesson/place.module.css";
@@ -14,15 +14,6 @@ import { PageSettings } from "./PageSettings.tsx";
 import { VideoAddress } from "./VideoAddress.tsx";
 import { WishSettings } from "./WishSettings.tsx";
 import { searchOfWish, wishOfSearch } from "./wish-of-search.ts";
-
-type Shown =
-  | {
-      readonly ok: true;
-      readonly pages: readonly Drawing[];
-      readonly pieces: number;
-      readonly notices: readonly string[];
-    }
-  | { readonly ok: false; readonly says: string };
 
 interface Again {
   readonly printedAt: Date;
@@ -39,7 +30,7 @@ export function HandOut({
   revision,
 }: {
   wish: HandOutWish;
-  shown: Shown;
+  shown: ShownPages;
   prints: readonly PrintRecord[];
   again: Again | null;
   revision: number;
@@ -126,7 +117,7 @@ function Pages({
   black,
   lessonId,
 }: {
-  shown: Shown;
+  shown: ShownPages;
   wish: HandOutWish;
   black: boolean;
   lessonId: string;
@@ -166,7 +157,7 @@ function Pages({
 }
 
 /** "23 cards on 6 pages." */
-function sayCount({ what }: HandOutWish, { pages, pieces }: Extract<Shown, { ok: true }>): string {
+function sayCount({ what }: HandOutWish, { pages, pieces }: Extract<ShownPages, { ok: true }>): string {
   const onPages = pages.length === 1 ? "1 page" : `${pages.length} pages`;
   return OF_CARDS.has(what) ? `${pieces} cards on ${onPages}.` : `${onPages}.`;
 }

@@ -1,9 +1,9 @@
-import { SegmentedControl } from "@mantine/core";
 import * as v from "valibot";
 import { setHandOut } from "#core/changes";
 import { type HandOutKind, OF_CARDS } from "#core/handout";
-import { HandOutSchema, type HandOut as HandOutSettings, USUAL_MARGIN_MM } from "#core/plan";
+import { boundedMargin, HandOutSchema, type HandOut as HandOutSettings, USUAL_MARGIN_MM } from "#core/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import { Choice } from "../../ui/Choice.tsx";
 import { TypedNumber } from "../../ui/TypedNumber.tsx";
 
 const MARGIN = HandOutSchema.entries.marginMm;
@@ -18,54 +18,54 @@ export function PageSettings({ what }: { what: HandOutKind }) {
   return (
     <>
       {what === "take-home" ? null : (
-        <SegmentedControl
-          aria-label="Page size"
+        <Choice
+          label="Page size"
           value={handOut.paper}
-          data={[
+          of={[
             { value: "a4", label: "A4" },
             { value: "letter", label: "Letter" },
           ]}
-          onChange={(value) => set("paper", value === "a4" ? "a4" : "letter")}
+          onChoose={(paper) => set("paper", paper)}
         />
       )}
       {what === "cards" ? (
-        <SegmentedControl
-          aria-label="Cards on a page"
-          value={String(handOut.cardsPerPage)}
-          data={[1, 2, 4, 6].map((n) => ({ value: String(n), label: `${n}` }))}
-          onChange={(value) => set("cardsPerPage", Number(value) as HandOutSettings["cardsPerPage"])}
+        <Choice
+          label="Cards on a page"
+          value={handOut.cardsPerPage}
+          of={([1, 2, 4, 6] as const).map((value) => ({ value, label: `${value}` }))}
+          onChoose={(n) => set("cardsPerPage", n)}
         />
       ) : null}
       {ofCards && computed.steps.some((s) => s.inFull !== s.actions) ? (
-        <SegmentedControl
-          aria-label="Words on the cards"
+        <Choice
+          label="Words on the cards"
           value={handOut.words ?? "as-taught"}
-          data={[
+          of={[
             { value: "as-taught", label: "Help fades" },
             { value: "full", label: "All words" },
           ]}
-          onChange={(value) => set("words", value === "full" ? "full" : "as-taught")}
+          onChoose={(words) => set("words", words)}
         />
       ) : null}
-      <SegmentedControl
-        aria-label="For which hand"
+      <Choice
+        label="For which hand"
         value={handOut.hand ?? lesson.plan.hand ?? "right"}
-        data={[
+        of={[
           { value: "left", label: "Left hand" },
           { value: "right", label: "Right hand" },
         ]}
-        onChange={(value) => set("hand", value === "left" ? "left" : "right")}
+        onChoose={(hand) => set("hand", hand)}
       />
       {what === "take-home" ? null : (
         <>
-          <SegmentedControl
-            aria-label="Colours"
+          <Choice
+            label="Colours"
             value={handOut.colour ?? "colour"}
-            data={[
+            of={[
               { value: "colour", label: "In colour" },
               { value: "black", label: "Black only" },
             ]}
-            onChange={(value) => set("colour", value === "black" ? "black" : undefined)}
+            onChoose={(value) => set("colour", value === "black" ? "black" : undefined)}
           />
           <TypedNumber
             label="White border"
@@ -75,7 +75,7 @@ export function PageSettings({ what }: { what: HandOutKind }) {
               const mm = Number.parseFloat(text.replace(",", "."));
               return v.safeParse(MARGIN, mm).success ? mm : null;
             }}
-            step={(mm, up) => Math.min(30, Math.max(4, mm + (up ? 1 : -1)))}
+            step={(mm, up) => boundedMargin(mm + (up ? 1 : -1))}
             example="4 to 30 mm: nearer to the edge a printer does not reach"
             onChange={(mm) => set("marginMm", mm)}
           />

@@ -1,10 +1,11 @@
-import { SegmentedControl, TextInput } from "@mantine/core";
+import { TextInput } from "@mantine/core";
 import * as v from "valibot";
 import { setAddress } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
 import { VideoAddressSchema } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
+import { Choice } from "../../ui/Choice.tsx";
 import { useTyped } from "../../ui/use-typed.ts";
 
 /** Where the video can be watched: with it, every card carries a code that leads to its second. */
@@ -42,16 +43,14 @@ export function VideoAddress() {
         }}
       />
       {address ? (
-        <SegmentedControl
-          aria-label="Which video"
+        <Choice
+          label="Which video"
           value={clock}
-          data={[
+          of={[
             { value: "lesson", label: "Lesson video" },
             { value: "recording", label: "Recording" },
           ]}
-          onChange={(value) =>
-            commit(setAddress(lesson, { ...address, clock: value === "recording" ? "recording" : "lesson" }))
-          }
+          onChoose={(clock) => commit(setAddress(lesson, { ...address, clock }))}
         />
       ) : null}
     </>

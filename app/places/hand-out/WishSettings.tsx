@@ -1,7 +1,8 @@
-import { Button, SegmentedControl } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { type HandOutWish, USUAL_ROWS } from "#core/handout";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
+import { Choice } from "../../ui/Choice.tsx";
 
 /** What a kind asks beside how it is printed. */
 export function WishSettings({ wish, onWish }: { wish: HandOutWish; onWish: (wish: HandOutWish) => void }) {
@@ -15,15 +16,15 @@ export function WishSettings({ wish, onWish }: { wish: HandOutWish; onWish: (wis
     case "worksheet":
       return (
         <>
-          <SegmentedControl
-            aria-label="What stands on it"
+          <Choice
+            label="What stands on it"
             value={wish.on ?? "after"}
-            data={[
+            of={[
               { value: "after", label: "After a step" },
               { value: "starts", label: "First lines" },
               { value: "rays", label: "Rays" },
             ]}
-            onChange={(on) => onWish({ ...wish, on: on as NonNullable<HandOutWish["on"]> })}
+            onChoose={(on) => onWish({ ...wish, on })}
           />
           {(wish.on ?? "after") === "after" ? (
             <p className={place.quiet}>
@@ -35,11 +36,11 @@ export function WishSettings({ wish, onWish }: { wish: HandOutWish; onWish: (wis
     case "variants":
       return (
         <>
-          <SegmentedControl
-            aria-label="Rows of the class"
-            value={String(wish.rows ?? USUAL_ROWS)}
-            data={[2, 3, 4, 5, 6].map((n) => ({ value: String(n), label: `${n}` }))}
-            onChange={(rows) => onWish({ ...wish, rows: Number(rows) })}
+          <Choice
+            label="Rows of the class"
+            value={wish.rows ?? USUAL_ROWS}
+            of={[2, 3, 4, 5, 6].map((value) => ({ value, label: `${value}` }))}
+            onChoose={(rows) => onWish({ ...wish, rows })}
           />
           <p className={place.quiet}>Rows of the class. Each follows the same cards.</p>
           {lot}

@@ -1,4 +1,4 @@
-import { Button, Checkbox, NumberInput, SegmentedControl, Select } from "@mantine/core";
+import { Button, Checkbox, NumberInput, Select } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { type Change, smallestStepMm } from "#core/base";
 import {
@@ -26,6 +26,7 @@ import { SheetHandle } from "../../lesson/SheetHandle.tsx";
 import { StillUnder, TakeUnderPanel } from "../../lesson/TakeUnder.tsx";
 import { useDrawnInWorker } from "../../lesson/use-drawn-in-worker.ts";
 import { useStill } from "../../lesson/use-still.ts";
+import { Choice } from "../../ui/Choice.tsx";
 import { MarkLayer } from "../../ui/DrawingView.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { LengthInput } from "../../ui/LengthInput.tsx";
@@ -213,21 +214,21 @@ function SheetMeasures() {
           onChange={(mm) => commit([{ id: "sheet", field: "rulerMm", value: mm }])}
         />
       </div>
-      <SegmentedControl
-        aria-label="Readings in"
+      <Choice
+        label="Readings in"
         value={sheet.unit}
-        data={[
+        of={[
           { value: "in", label: "inches" },
           { value: "mm", label: "millimetres" },
         ]}
-        onChange={(unit) => commit([{ id: "sheet", field: "unit", value: unit }])}
+        onChoose={(unit) => commit([{ id: "sheet", field: "unit", value: unit }])}
       />
       {sheet.unit === "in" ? (
-        <SegmentedControl
-          aria-label="Smallest fraction"
-          value={String(sheet.smallestFraction)}
-          data={[2, 4, 8, 16].map((n) => ({ value: String(n), label: `1⁄${n}` }))}
-          onChange={(n) => commit([{ id: "sheet", field: "smallestFraction", value: Number(n) }])}
+        <Choice
+          label="Smallest fraction"
+          value={sheet.smallestFraction}
+          of={[2, 4, 8, 16].map((value) => ({ value, label: `1⁄${value}` }))}
+          onChoose={(n) => commit([{ id: "sheet", field: "smallestFraction", value: n }])}
         />
       ) : null}
     </>

@@ -1,11 +1,12 @@
-import { Chip, SegmentedControl, Slider, Switch } from "@mantine/core";
+import { Chip, Slider, Switch } from "@mantine/core";
 import { useState } from "react";
 import { setOverlay, showLayer } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
-import { layersOf, MOST_LEAD_MS, OVERLAY_LAYERS, type OverlayLayer, type OverlayWeight } from "#core/overlay";
+import { layersOf, MOST_LEAD_MS, OVERLAY_LAYERS, type OverlayLayer } from "#core/overlay";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
+import { Choice } from "../../ui/Choice.tsx";
 import styles from "./TakeOut.module.css";
 
 const CALLED: Readonly<Record<OverlayLayer, string>> = {
@@ -91,18 +92,16 @@ export function OverlayPanel({
           thumbProps={{ "aria-labelledby": "overlay-lead" }}
         />
       </div>
-      <SegmentedControl
-        aria-label="Weight of the lines"
+      <Choice
+        label="Weight of the lines"
         size="sm"
         value={overlay?.weight ?? "usual"}
-        data={[
+        of={[
           { value: "fine", label: "fine" },
           { value: "usual", label: "usual" },
           { value: "bold", label: "bold" },
         ]}
-        onChange={(w) =>
-          commit(setOverlay(lesson, "weight", w === "usual" ? undefined : (w as OverlayWeight)))
-        }
+        onChoose={(w) => commit(setOverlay(lesson, "weight", w === "usual" ? undefined : w))}
       />
     </section>
   );

@@ -1,9 +1,10 @@
-import { Button, SegmentedControl } from "@mantine/core";
+import { Button } from "@mantine/core";
 import IconBefore from "@tabler/icons-react/dist/esm/icons/IconChevronLeft.mjs";
 import IconNext from "@tabler/icons-react/dist/esm/icons/IconChevronRight.mjs";
 import { formatClock } from "#core/base";
 import type { Player } from "../../lesson/player.ts";
 import { isRunning, momentOf, usePlayed } from "../../lesson/use-player.ts";
+import { Choice } from "../../ui/Choice.tsx";
 import styles from "./Rehearse.module.css";
 import type { Stepping } from "./use-stepping.ts";
 
@@ -45,15 +46,15 @@ export function PlayControls({
         aria-valuetext={formatClock(atMs)}
         onChange={(e) => player.seek(Number(e.currentTarget.value))}
       />
-      <SegmentedControl
+      <Choice
         size="sm"
-        aria-label="Speed"
-        value={String(rate)}
-        data={[
-          { value: "0.5", label: "half" },
-          { value: "1", label: "full speed" },
+        label="Speed"
+        value={rate}
+        of={[
+          { value: 0.5, label: "half" },
+          { value: 1, label: "full speed" },
         ]}
-        onChange={(value) => player.setRate(Number(value))}
+        onChoose={(speed) => player.setRate(speed)}
       />
     </div>
   );

@@ -1,4 +1,4 @@
-import { SegmentedControl, Switch } from "@mantine/core";
+import { Switch } from "@mantine/core";
 import { useMemo, useRef, useState } from "react";
 import { findPaperToPicture } from "#core/geometry";
 import { findCurrentTake } from "#core/lesson";
@@ -8,6 +8,7 @@ import { editMap, timelineOf, timelineWithoutTake } from "#core/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { usePlayer } from "../../lesson/use-player.ts";
+import { Choice } from "../../ui/Choice.tsx";
 import { useKeys } from "../../ui/use-keys.ts";
 import { PlayControls } from "./PlayControls.tsx";
 import { Prompter } from "./Prompter.tsx";
@@ -114,12 +115,12 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
         </div>
       </div>
       <aside className={place.column} aria-label="Beside the picture">
-        <SegmentedControl
-          aria-label="Beside the picture"
+        <Choice
+          label="Beside the picture"
           size="sm"
           value={shown}
-          data={BESIDE.filter((b) => b.value !== "sheet" || video !== null)}
-          onChange={(v) => setBeside(v as Beside)}
+          of={BESIDE.filter((b) => b.value !== "sheet" || video !== null)}
+          onChoose={setBeside}
         />
         {shown === "step" ? (
           <>

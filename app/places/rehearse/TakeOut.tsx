@@ -1,4 +1,4 @@
-import { Button, Progress, SegmentedControl, Select, Switch } from "@mantine/core";
+import { Button, Progress, Select, Switch } from "@mantine/core";
 import slugify from "@sindresorhus/slugify";
 import { useMemo, useState } from "react";
 import { formatClock } from "#core/base";
@@ -11,6 +11,7 @@ import { type FilmState, filmMaker } from "../../lesson/film-maker.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { useFilm, useFilmOffer } from "../../lesson/use-film.ts";
 import { WriteOut } from "../../lesson/WriteOut.tsx";
+import { Choice } from "../../ui/Choice.tsx";
 import styles from "./TakeOut.module.css";
 
 /** What can be taken out, what it is called, and who it is for. */
@@ -80,27 +81,27 @@ export function TakeOut({ missing }: { missing: boolean }) {
       </div>
       <div className={styles.choices}>
         {overlay && video ? (
-          <SegmentedControl
-            aria-label="Clock"
+          <Choice
+            label="Clock"
             size="sm"
             value={clock}
-            data={[
+            of={[
               { value: "lesson", label: "As it plays" },
               { value: "recording", label: "As recorded" },
             ]}
-            onChange={(v) => setClock(v as OverlayClock)}
+            onChoose={setClock}
           />
         ) : null}
         {kind === "video" ? (
-          <SegmentedControl
-            aria-label="Form"
+          <Choice
+            label="Form"
             size="sm"
             value={container}
-            data={[
+            of={[
               { value: "mp4", label: "MP4" },
               { value: "webm", label: "WebM" },
             ]}
-            onChange={(v) => setContainer(v as "mp4" | "webm")}
+            onChoose={setContainer}
           />
         ) : null}
         <Select

@@ -1,8 +1,7 @@
 import { type Box, LEADING, wrap } from "../../display/index.ts";
 import type { PagePart } from "../page.ts";
-import { silent, spoken, text } from "../parts.ts";
+import { silent, spoken, text, tickBox } from "../parts.ts";
 import type { CardStyle } from "./card-block.ts";
-import { tickBox } from "./card-words.ts";
 import type { Card } from "./cards.ts";
 import { CARD_PADDING_MM } from "./lay-card.ts";
 

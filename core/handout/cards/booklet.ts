@@ -3,10 +3,10 @@ import type { LaidPages, Source, Tools } from "../laid.ts";
 import { lyingDown, type Page, type PagePart, type PaperInPrinter, printable, type Size } from "../page.ts";
 import { silent } from "../parts.ts";
 import { backPanel } from "./back-panel.ts";
-import { type CardWish, cardStyle, finished } from "./card-pages.ts";
+import { type CardWish, cardStyle } from "./card-pages.ts";
 import { makeCards } from "./cards.ts";
 import { cutMark } from "./cut-marks.ts";
-import { goalCard } from "./goal-card.ts";
+import { finished, goalCard } from "./goal-card.ts";
 import { CARD_PADDING_MM } from "./lay-card.ts";
 import { ownPage } from "./own-page.ts";
 

@@ -1,7 +1,6 @@
 import {
   type Box,
   type Colour,
-  carryMarks,
   cornersOf,
   type Drawing,
   LEADING,
@@ -11,6 +10,7 @@ import {
   wrap,
 } from "../../display/index.ts";
 import { spoken, text } from "../parts.ts";
+import { smallPicture } from "../small-picture.ts";
 import type { Block, CardStyle, Ids } from "./card-block.ts";
 import type { Card } from "./cards.ts";
 
@@ -27,7 +27,7 @@ export interface Aside {
 /** An aside with its caption below. */
 export function inColumn(aside: Aside, width: number, { textMm, measure }: CardStyle): Block {
   const size = textMm;
-  const picture = small(aside, width);
+  const picture = smallPicture(aside, width);
   const lines = wrap(aside.caption, width, size, "regular", measure);
   return {
     height: picture.height + lines.length * size * LEADING,
@@ -51,7 +51,7 @@ export function inRow(
   { textMm, measure }: CardStyle,
 ): Block {
   const size = textMm;
-  const picture = small(aside, pictureWidth);
+  const picture = smallPicture(aside, pictureWidth);
   const left = pictureWidth + textMm * 0.8;
   const lines = wrap(aside.caption, width - left, size, "regular", measure);
   const words = lines.length * size * LEADING;
@@ -63,30 +63,6 @@ export function inRow(
         text(`${aside.id}-words`, { x: x + left, y: y + size * 0.95 }, lines, { size, colour: aside.colour }),
       ),
     ],
-  };
-}
-
-/** A picture so small shows lines this thin. */
-const SMALL_LINE = 0.45;
-
-/** A whole drawing fitted to a width, with what lies over it. */
-export function small(
-  { drawing, id, over = () => [] }: Pick<Aside, "drawing" | "id"> & Partial<Aside>,
-  width: number,
-  line = SMALL_LINE,
-): Block {
-  const scale = width / drawing.box.width;
-  return {
-    height: drawing.box.height * scale,
-    at: (x, y) => {
-      const to = (p: Spot) => ({
-        x: x + (p.x - drawing.box.x) * scale,
-        y: y + (p.y - drawing.box.y) * scale,
-      });
-      const marks = carryMarks(drawing.marks, { to, line: () => line, letter: () => scale });
-      const own = marks.map((mark) => ({ ...mark, id: `${id}/${mark.id}` }));
-      return [{ reads: "picture", alt: drawing.alt, marks: [...own, ...over(x, y, scale)] }];
-    },
   };
 }
 

@@ -1,13 +1,13 @@
-import { type Box, type Drawing, drawState, type MeasureText } from "../../display/index.ts";
+import type { Box, MeasureText } from "../../display/index.ts";
 import type { HandOut } from "../../plan/index.ts";
 import type { HandedOut, LaidPages } from "../laid.ts";
 import { type Page, type PagePart, type PaperInPrinter, paperInPrinter, printable } from "../page.ts";
 import { silent, spoken, text } from "../parts.ts";
-import { small } from "./card-asides.ts";
+import { smallPicture } from "../small-picture.ts";
 import type { CardStyle } from "./card-block.ts";
 import type { Card } from "./cards.ts";
 import { cutMark } from "./cut-marks.ts";
-import { goalCard } from "./goal-card.ts";
+import { finished, goalCard } from "./goal-card.ts";
 import { fitCard, ownPage } from "./own-page.ts";
 
 /** How many cards side by side and below each other. */
@@ -126,12 +126,6 @@ export function cardStyle(
   };
 }
 
-/** The finished drawing, with the weights of what stands. */
-export function finished({ paper, sheet, moves, title }: HandedOut): Drawing {
-  const state = drawState(paper, sheet, moves.length - 1, moves.length, "bench");
-  return { ...state, alt: `The finished drawing of ${title}.` };
-}
-
 /** Height of what stands at the foot of a page. */
 const STRIP_MM: Readonly<Record<HandOut["cardsPerPage"], number>> = { 1: 34, 2: 28, 4: 24, 6: 17 };
 
@@ -151,7 +145,7 @@ function stripOf(card: Card, box: Box, style: CardStyle): PagePart[] {
   const shows = style.full || !card.isAsked;
   const x = box.x + 4;
   return [
-    ...(shows ? small({ drawing: card.after, id }, wide).at(x, middle - high / 2) : []),
+    ...(shows ? smallPicture({ drawing: card.after, id }, wide).at(x, middle - high / 2) : []),
     spoken(
       text(`${id}/says`, { x: shows ? x + wide + 4 : x, y: middle + size * 0.3 }, [says], {
         size,

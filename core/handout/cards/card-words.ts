@@ -1,15 +1,6 @@
 import { formatClock } from "../../base/index.ts";
-import {
-  CAP_HEIGHT,
-  type Colour,
-  cornersOf,
-  LEADING,
-  type Mark,
-  ring,
-  type Spot,
-  wrap,
-} from "../../display/index.ts";
-import { rule, silent, spoken, text } from "../parts.ts";
+import { CAP_HEIGHT, type Colour, LEADING, type Mark, ring, wrap } from "../../display/index.ts";
+import { rule, silent, spoken, text, tickBox } from "../parts.ts";
 import { qrCode } from "../qr-code.ts";
 import type { Block, CardStyle, Ids } from "./card-block.ts";
 import type { Card } from "./cards.ts";
@@ -161,17 +152,5 @@ export function wordsOf(card: Card, width: number, style: CardStyle, id: Ids): B
         return marks;
       });
     },
-  };
-}
-
-/** A box to tick beside the check. */
-export function tickBox(id: string, at: Spot, side: number): Mark {
-  return {
-    kind: "path",
-    id,
-    points: cornersOf({ ...at, width: side, height: side }),
-    closed: true,
-    ink: { colour: "ink", width: 0.25, dash: [] },
-    fill: null,
   };
 }

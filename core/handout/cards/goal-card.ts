@@ -1,7 +1,8 @@
-import { type Box, type Drawing, LEADING, wrap } from "../../display/index.ts";
+import { type Box, type Drawing, drawState, LEADING, wrap } from "../../display/index.ts";
+import type { HandedOut } from "../laid.ts";
 import type { PagePart } from "../page.ts";
 import { rule, silent, spoken, text } from "../parts.ts";
-import { small } from "./card-asides.ts";
+import { smallPicture } from "../small-picture.ts";
 import type { CardStyle } from "./card-block.ts";
 import { CARD_PADDING_MM } from "./lay-card.ts";
 
@@ -20,7 +21,7 @@ export function goalCard(goal: Drawing, box: Box, { textMm, lessonTitle, measure
   const name = "Name";
   return [
     { reads: "title", marks: [text("goal/title", { x, y: top }, title, { size, weight: "bold" })] },
-    ...small({ drawing: goal, id: "goal/picture" }, wide, 0.8).at(x + (width - wide) / 2, under),
+    ...smallPicture({ drawing: goal, id: "goal/picture" }, wide, 0.8).at(x + (width - wide) / 2, under),
     spoken(
       text(
         "goal/says",
@@ -41,4 +42,10 @@ export function goalCard(goal: Drawing, box: Box, { textMm, lessonTitle, measure
       ),
     ),
   ];
+}
+
+/** The finished drawing, with the weights of what stands. */
+export function finished({ paper, sheet, moves, title }: HandedOut): Drawing {
+  const state = drawState(paper, sheet, moves.length - 1, moves.length, "bench");
+  return { ...state, alt: `The finished drawing of ${title}.` };
 }

@@ -1,12 +1,12 @@
 import type { Laid, Source, Tools } from "../laid.ts";
-import { pageFoot } from "../lists/flow.ts";
 import { type Page, type PagePart, printable } from "../page.ts";
+import { pageFoot } from "../page-foot.ts";
 import { silent } from "../parts.ts";
-import { markOf } from "./card-mark.ts";
-import { type CardWish, cardStyle, finished } from "./card-pages.ts";
+import { markOf } from "../print-mark.ts";
+import { type CardWish, cardStyle } from "./card-pages.ts";
 import { makeCards } from "./cards.ts";
 import { cutMark } from "./cut-marks.ts";
-import { goalCard } from "./goal-card.ts";
+import { finished, goalCard } from "./goal-card.ts";
 import { ownPage } from "./own-page.ts";
 
 /** Cards of a piece of the poster, side by side and below each other: each can be read from the first row of tables. */

@@ -1,7 +1,7 @@
-import { markOf } from "../cards/card-mark.ts";
-import { finished } from "../cards/card-pages.ts";
 import { makeCards } from "../cards/cards.ts";
+import { finished } from "../cards/goal-card.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
+import { markOf } from "../print-mark.ts";
 import { Flow } from "./flow.ts";
 import { pictureBlock } from "./picture-block.ts";
 

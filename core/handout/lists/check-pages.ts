@@ -1,8 +1,7 @@
 import type { Lesson } from "../../lesson/index.ts";
-import { markOf } from "../cards/card-mark.ts";
-import { tickBox } from "../cards/card-words.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
-import { rule, silent } from "../parts.ts";
+import { rule, silent, tickBox } from "../parts.ts";
+import { markOf } from "../print-mark.ts";
 import { beside, Flow, type FlowBlock, LIST_TEXT_MM } from "./flow.ts";
 
 /** What pupils tick for themselves, and what their teacher looks for. */

@@ -1,10 +1,10 @@
 import { type Colour, LEADING, type Mark, type MeasureText, wrap } from "../../display/index.ts";
-import { type Page, type PagePart, type PaperInPrinter, printable } from "../page.ts";
-import { rule, silent, spoken, text } from "../parts.ts";
+import { INSET_MM, type Page, type PagePart, type PaperInPrinter, printable } from "../page.ts";
+import { pageFoot } from "../page-foot.ts";
+import { silent, spoken, text } from "../parts.ts";
 
 /** 11 pt. */
 export const LIST_TEXT_MM = 3.9;
-const PADDING_MM = 6;
 
 /** Something that stands on one page as a whole; the gap below it. */
 export interface FlowBlock {
@@ -33,7 +33,7 @@ export class Flow {
   constructor(paper: PaperInPrinter, measure: MeasureText) {
     this.#paper = paper;
     this.#measure = measure;
-    this.width = printable(paper).width - 2 * PADDING_MM;
+    this.width = printable(paper).width - 2 * INSET_MM;
   }
 
   block(block: FlowBlock): void {
@@ -86,11 +86,11 @@ export class Flow {
   /** All of it on pages. */
   pages({ title, lessonTitle, mark }: FlowAbout): Page[] {
     const { x, y, height } = printable(this.#paper);
-    const left = x + PADDING_MM;
+    const left = x + INSET_MM;
     const size = LIST_TEXT_MM * 1.5;
     const heading = wrap(title, this.width, size, "bold", this.#measure);
-    const top = y + PADDING_MM + heading.length * size * LEADING + LIST_TEXT_MM * 0.6;
-    const bottom = y + height - PADDING_MM - 4;
+    const top = y + INSET_MM + heading.length * size * LEADING + LIST_TEXT_MM * 0.6;
+    const bottom = y + height - INSET_MM - 4;
     const filled: PagePart[][] = [[]];
     let at = top;
     for (const [i, block] of this.#blocks.entries()) {
@@ -107,9 +107,7 @@ export class Flow {
       parts: [
         {
           reads: "title",
-          marks: [
-            text(`title/${i}`, { x: left, y: y + PADDING_MM + size }, heading, { size, weight: "bold" }),
-          ],
+          marks: [text(`title/${i}`, { x: left, y: y + INSET_MM + size }, heading, { size, weight: "bold" })],
         },
         ...parts,
         ...pageFoot(this.#paper, { says: lessonTitle, mark, page: i + 1, of: filled.length }, this.#measure),
@@ -126,39 +124,6 @@ export interface WordsManner {
   readonly colour?: Colour;
   readonly weight?: "regular" | "bold";
   readonly gap?: number;
-}
-
-const FOOT_MM = 2.7;
-
-/** The foot of every page: what it is of, its mark, and which page. */
-export function pageFoot(
-  paper: PaperInPrinter,
-  {
-    says,
-    mark,
-    page,
-    of,
-  }: { readonly says: string; readonly mark: string; readonly page: number; readonly of: number },
-  measure: MeasureText,
-): PagePart[] {
-  const { x, y, width, height } = printable(paper);
-  const at = y + height - 1;
-  const right = `${mark}${of > 1 ? ` · page ${page} of ${of}` : ""}`;
-  const room = width - 2 * PADDING_MM - measure(right, FOOT_MM, "regular") - 4;
-  const left = wrap(says, room, FOOT_MM, "regular", measure)[0] ?? "";
-  return [
-    silent(
-      rule(`foot/rule-${page}`, { x: x + PADDING_MM, y: at - 4 }, { x: x + width - PADDING_MM, y: at - 4 }),
-    ),
-    spoken(
-      text(`foot/says-${page}`, { x: x + PADDING_MM, y: at }, [left], { size: FOOT_MM, colour: "quiet" }),
-      text(`foot/mark-${page}`, { x: x + width - PADDING_MM, y: at }, [right], {
-        size: FOOT_MM,
-        colour: "quiet",
-        anchor: "end",
-      }),
-    ),
-  ];
 }
 
 /** Blocks beside each other as one, each with its own left edge. */

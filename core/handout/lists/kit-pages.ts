@@ -1,8 +1,8 @@
 import type { Lesson } from "../../lesson/index.ts";
 import { cautionsOf, KIT, type KitName, USUAL_KIT } from "../../plan/index.ts";
-import { markOf } from "../cards/card-mark.ts";
-import { tickBox } from "../cards/card-words.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
+import { tickBox } from "../parts.ts";
+import { markOf } from "../print-mark.ts";
 import { Flow, LIST_TEXT_MM } from "./flow.ts";
 
 /** All that a lesson needs: what its plan names, and what its tasks use. */

@@ -1,8 +1,8 @@
 import { type Drawing, drawState, turnDrawing } from "../../display/index.ts";
 import { GLOSSARY, type GlossaryWord } from "../../lexicon/index.ts";
 import type { Step } from "../../steps/index.ts";
-import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
+import { markOf } from "../print-mark.ts";
 import { MOST_QR_MM, qrCode } from "../qr-code.ts";
 import { below, beside, Flow, type FlowBlock } from "./flow.ts";
 import { pictureBlock } from "./picture-block.ts";

@@ -2,9 +2,9 @@ import { formatClock } from "../../base/index.ts";
 import { waitsOf } from "../../overlay/index.ts";
 import type { StepWindow } from "../../schedule/index.ts";
 import type { Step } from "../../steps/index.ts";
-import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
 import { rule, silent } from "../parts.ts";
+import { markOf } from "../print-mark.ts";
 import { below, beside, Flow, type FlowBlock } from "./flow.ts";
 
 const TEXT_MM = 3.4;

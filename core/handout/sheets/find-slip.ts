@@ -1,11 +1,11 @@
 import { seeded, shuffled } from "../../base/index.ts";
 import { type Drawing, drawWith, type Mark, type Pen } from "../../display/index.ts";
-import { markOf } from "../cards/card-mark.ts";
 import { type Card, makeCards } from "../cards/cards.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
 import { below, beside, Flow } from "../lists/flow.ts";
 import { pictureBlock } from "../lists/picture-block.ts";
 import type { Page } from "../page.ts";
+import { markOf } from "../print-mark.ts";
 
 const SHOWN = 6;
 const COLUMNS = 2;

@@ -1,6 +1,6 @@
 import { type Mark, type MeasureText, type Spot, wrap } from "../../display/index.ts";
-import { pageFoot } from "../lists/flow.ts";
 import { type PagePart, type PaperInPrinter, printable, type Size } from "../page.ts";
+import { pageFoot } from "../page-foot.ts";
 import { spoken, text } from "../parts.ts";
 import { MOST_QR_MM, qrCode } from "../qr-code.ts";
 import { CHECK_MM, checkLine } from "./check-line.ts";

@@ -4,7 +4,6 @@ import {
   type Drawing,
   drawState,
   drawWith,
-  fillMarks,
   type Mark,
   type Pen,
   strokeMarks,
@@ -12,8 +11,8 @@ import {
 import { type PaperStroke, paperAfter } from "../../paper/index.ts";
 import { SHEET_ID } from "../../program/index.ts";
 import { findVanishingPoint } from "../../view/index.ts";
-import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Source, Tools } from "../laid.ts";
+import { markOf } from "../print-mark.ts";
 import { layTrueScale } from "./true-scale.ts";
 
 /** What stands on a worksheet before the pupil begins. */
@@ -96,7 +95,7 @@ function drawnOf(
     const pieces = paperAfter({ ...paper, strokes: [stroke] }, at).flatMap((s) => s.pieces);
     return strokeMarks(stroke, pieces, { moveIndex: at, emphasis: "standing", medium: "bench" });
   });
-  return { ...empty, marks: [...fillMarks([]), ...marks] };
+  return { ...empty, marks };
 }
 
 /** The strokes of what is set up, and of the first phase of each thing. */

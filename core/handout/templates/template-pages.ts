@@ -1,9 +1,9 @@
 import { carryMarks, LEADING, type Mark, type MeasureText, wrap } from "../../display/index.ts";
-import { markOf } from "../cards/card-mark.ts";
 import type { Laid, Printed, Source, Tools } from "../laid.ts";
-import { pageFoot } from "../lists/flow.ts";
 import { lyingDown, type Page, type PagePart, type PaperInPrinter, printable } from "../page.ts";
+import { pageFoot } from "../page-foot.ts";
 import { spoken, text } from "../parts.ts";
+import { markOf } from "../print-mark.ts";
 import { checkLine } from "../sheets/check-line.ts";
 import { layTrueScale } from "../sheets/true-scale.ts";
 import { paperRuler } from "./paper-ruler.ts";

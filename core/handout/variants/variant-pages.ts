@@ -1,9 +1,9 @@
-import { markOf } from "../cards/card-mark.ts";
-import { finished } from "../cards/card-pages.ts";
+import { finished } from "../cards/goal-card.ts";
 import type { LaidPages, Source, Tools } from "../laid.ts";
 import { Flow, LIST_TEXT_MM } from "../lists/flow.ts";
 import { pictureBlock } from "../lists/picture-block.ts";
 import type { Page } from "../page.ts";
+import { markOf } from "../print-mark.ts";
 import { type Variant, varyLesson } from "./vary-lesson.ts";
 
 const rowName = (row: number) => `Row ${String.fromCharCode(64 + row)}`;
