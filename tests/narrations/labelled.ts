@@ -18,6 +18,12 @@ export interface Labelled {
   /** Where each word begins: the cue and the character in it. */
   readonly words: readonly { readonly cueId: string; readonly from: number }[];
   readonly labels: readonly Label[];
+  /** The lesson it goes with, by its place in the project; null where it goes with none. */
+  readonly lesson: string | null;
+  /** The word at which each step that is said begins, by the step's number. */
+  readonly begins: ReadonlyMap<number, number>;
+  /** How many steps the lesson had when it was labelled. */
+  readonly steps: number;
 }
 
 /**
@@ -29,24 +35,49 @@ export function readLabelled(path: string): Labelled {
   const [head = "", ...rest] = readFileSync(path, "utf8").split("\n\n");
   const style = /style: (\w+)/.exec(head)?.[1] ?? "captions";
   const pace = Number(/pace: (\d+)/.exec(head)?.[1] ?? 110);
-  const words: { text: string; line: number }[] = [];
+  const words: Spoken[] = [];
   const labels: Label[] = [];
+  const begins = new Map<number, number>();
+  let silentMs = 0;
+  const say = (said: readonly string[], line: number) => {
+    for (const text of said) words.push({ text, line, silentMs });
+    silentMs = 0;
+  };
   for (const [line, source] of rest.join("\n\n").trim().split("\n").entries()) {
     for (const part of source.match(/\{[^{}]*\}[^\s{}]*|[^\s{}]+/g) ?? []) {
+      const [, mark, number] = /^([#~])(\d+)$/.exec(part) ?? [];
+      if (mark === "#") begins.set(Number(number), words.length);
+      if (mark === "~") silentMs = Number(number) * 1000;
+      if (mark) continue;
       const label = /^\{([^|]*)\|([^}]*)\}(.*)$/.exec(part);
       if (!label) {
-        words.push({ text: part, line });
+        say([part], line);
         continue;
       }
       const [, tag = "", inside = "", tail = ""] = label;
       const first = words.length;
-      const said = (inside + tail).split(/\s+/).filter(Boolean);
-      words.push(...said.map((text) => ({ text, line })));
+      say((inside + tail).split(/\s+/).filter(Boolean), line);
       // Words may do two things at once: "erase+act-now".
       for (const one of tag.split("+")) labels.push(labelOf(one, first, words.length - 1, inside));
     }
   }
-  return { name: path.split("/").slice(-2).join("/"), ...cuesOf(words, style, pace), labels };
+  const lesson = /lesson: (\S+)/.exec(head)?.[1] ?? null;
+  const steps = Number(/steps: (\d+)/.exec(head)?.[1] ?? 0);
+  return {
+    name: path.split("/").slice(-2).join("/"),
+    ...cuesOf(words, style, pace),
+    labels,
+    lesson,
+    begins,
+    steps,
+  };
+}
+
+/** A word as it is said, with the silence before it. */
+interface Spoken {
+  readonly text: string;
+  readonly line: number;
+  readonly silentMs: number;
 }
 
 function labelOf(tag: string, first: number, last: number, text: string): Label {
@@ -57,7 +88,7 @@ function labelOf(tag: string, first: number, last: number, text: string): Label 
 }
 
 /** Captions of one style over the words; a caption never spans two lines, and a line ends with a breath. */
-function cuesOf(words: readonly { text: string; line: number }[], style: string, pace: number) {
+function cuesOf(words: readonly Spoken[], style: string, pace: number) {
   const size = { captions: 7, machine: 9, paragraphs: 10_000, words: 1 }[style] ?? 7;
   const spoken = words.map(({ text }) =>
     style === "machine" ? text.toLowerCase().replace(/[.,;:!?]+$/g, "") : text,
@@ -68,15 +99,24 @@ function cuesOf(words: readonly { text: string; line: number }[], style: string,
   let at = 500;
   for (let i = 0; i < words.length; ) {
     let end = i;
-    while (end < words.length && end - i < size && words[end]?.line === words[i]?.line) end++;
+    while (
+      end < words.length &&
+      end - i < size &&
+      words[end]?.line === words[i]?.line &&
+      // Captions of a few words end where nothing is said; a paragraph runs on.
+      (end === i || style === "paragraphs" || words[end]?.silentMs === 0)
+    )
+      end++;
     const id = `c${cues.length + 1}`;
+    at += words[i]?.silentMs ?? 0;
     let text = "";
     for (let k = i; k < end; k++) {
       if (text !== "") text += " ";
       places.push({ cueId: id, from: text.length });
       text += spoken[k];
     }
-    const endMs = at + Math.round((end - i) * wordMs);
+    const within = words.slice(i + 1, end).reduce((sum, w) => sum + w.silentMs, 0);
+    const endMs = at + Math.round((end - i) * wordMs) + within;
     cues.push({ id, startMs: at, endMs, text });
     at = endMs + (words[end]?.line === words[i]?.line ? 0 : 700);
     i = end;
@@ -84,7 +124,7 @@ function cuesOf(words: readonly { text: string; line: number }[], style: string,
   return { cues, words: places };
 }
 
-export function allLabelled(half: "develop" | "held"): Labelled[] {
+export function allLabelled(half: "develop" | "held" | "spoken/develop" | "spoken/held"): Labelled[] {
   const folder = join(import.meta.dirname, half);
   return readdirSync(folder)
     .sort()
