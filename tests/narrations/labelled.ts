@@ -29,12 +29,15 @@ export interface Labelled {
 /**
  * Reads a narration written for this project: `{kind|words}` for what they do, `{m value unit|words}` for an amount,
  * `{?|words}` for what may go either way. The head says in which style captions are made of it: `captions` of a few words,
- * `machine` without stops or capitals, `paragraphs` of many sentences, single `words`.
+ * `machine` without stops or capitals, `rolling` the same without a breath, `paragraphs` of many sentences, single `words`.
+ * `#3` stands before the word at which the third step of the lesson begins to be told or drawn; `~8` is a silence of eight
+ * seconds.
  */
 export function readLabelled(path: string): Labelled {
   const [head = "", ...rest] = readFileSync(path, "utf8").split("\n\n");
   const style = /style: (\w+)/.exec(head)?.[1] ?? "captions";
   const pace = Number(/pace: (\d+)/.exec(head)?.[1] ?? 110);
+  const breathMs = Number(/breath: (\d+)/.exec(head)?.[1] ?? 700);
   const words: Spoken[] = [];
   const labels: Label[] = [];
   const begins = new Map<number, number>();
@@ -65,7 +68,7 @@ export function readLabelled(path: string): Labelled {
   const steps = Number(/steps: (\d+)/.exec(head)?.[1] ?? 0);
   return {
     name: path.split("/").slice(-2).join("/"),
-    ...cuesOf(words, style, pace),
+    ...cuesOf(words, { style, pace, breathMs }),
     labels,
     lesson,
     begins,
@@ -87,11 +90,16 @@ function labelOf(tag: string, first: number, last: number, text: string): Label 
   return { kind: "measurement", amount: { value, unit: measure[2] ?? "" }, first, last, text };
 }
 
-/** Captions of one style over the words; a caption never spans two lines, and a line ends with a breath. */
-function cuesOf(words: readonly Spoken[], style: string, pace: number) {
-  const size = { captions: 7, machine: 9, paragraphs: 10_000, words: 1 }[style] ?? 7;
+/** Captions of one style over the words; a line ends with a breath, and only rolling captions run on over it. */
+function cuesOf(
+  words: readonly Spoken[],
+  { style, pace, breathMs }: { readonly style: string; readonly pace: number; readonly breathMs: number },
+) {
+  const size = { captions: 7, machine: 9, rolling: 9, paragraphs: 10_000, words: 1 }[style] ?? 7;
+  const plain = style === "machine" || style === "rolling";
+  const goesOn = (end: number, i: number) => style === "rolling" || words[end]?.line === words[i]?.line;
   const spoken = words.map(({ text }) =>
-    style === "machine" ? text.toLowerCase().replace(/[.,;:!?]+$/g, "") : text,
+    plain ? text.toLowerCase().replace(/[.,;:!?]+$/g, "") : text,
   );
   const wordMs = 60_000 / pace;
   const cues: Cue[] = [];
@@ -102,7 +110,7 @@ function cuesOf(words: readonly Spoken[], style: string, pace: number) {
     while (
       end < words.length &&
       end - i < size &&
-      words[end]?.line === words[i]?.line &&
+      goesOn(end, i) &&
       // Captions of a few words end where nothing is said; a paragraph runs on.
       (end === i || style === "paragraphs" || words[end]?.silentMs === 0)
     )
@@ -118,7 +126,7 @@ function cuesOf(words: readonly Spoken[], style: string, pace: number) {
     const within = words.slice(i + 1, end).reduce((sum, w) => sum + w.silentMs, 0);
     const endMs = at + Math.round((end - i) * wordMs) + within;
     cues.push({ id, startMs: at, endMs, text });
-    at = endMs + (words[end]?.line === words[i]?.line ? 0 : 700);
+    at = endMs + (goesOn(end, i) ? 0 : breathMs);
     i = end;
   }
   return { cues, words: places };
