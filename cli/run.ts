@@ -13,7 +13,14 @@ import {
 } from "#core/display";
 import { FILM_SIZES, type FilmWish } from "#core/film";
 import { findCurrentTake, type Lesson, parseLessonText } from "#core/lesson";
-import { FRAME_RATES, type FrameRate, type Heard, readCaptions, understand, wordsOf } from "#core/narration";
+import {
+  FRAME_RATES,
+  type FrameRate,
+  type Heard,
+  readCaptionBytes,
+  understand,
+  wordsOf,
+} from "#core/narration";
 import {
   type ComputedLesson,
   computeLesson,
@@ -161,18 +168,19 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   cards: (path, { out }) => handOutToFile(compute(path).lesson, { what: "cards", out }),
   "hand-out": (path, options) => handOutToFile(compute(path).lesson, options),
   narration: (path, { json }) => {
-    const read = readCaptions(readText(path));
+    const read = readCaptionsFile(path);
     if (!read.ok) throw new CliError(`${path}: ${read.findings[0]?.message ?? "cannot be read"}`);
     const { format, cues } = read.value;
-    const heard = understand(cues);
+    const understood = understoodByCue(understand(cues));
+    const inCue = (id: string) => understood.get(id) ?? [];
     if (json)
       return asJson({
         format,
-        cues: cues.map((c) => ({ ...c, words: wordsOf(c), understood: understoodIn(c.id, heard) })),
+        cues: cues.map((c) => ({ ...c, words: wordsOf(c), understood: inCue(c.id) })),
         findings: read.findings,
       });
     const lines = cues.map((c) => {
-      const kinds = [...new Set(understoodIn(c.id, heard).map((h) => h.kind))];
+      const kinds = [...new Set(inCue(c.id).map((h) => h.kind))];
       return `${c.id}  ${formatClock(c.startMs)}–${formatClock(c.endMs)}  ${c.text}${kinds.length > 0 ? `  [${kinds.join(", ")}]` : ""}`;
     });
     return `${[`${path}: ${format}, ${cues.length} cues`, ...lines, ...read.findings.map(sayFinding)].join("\n")}\n`;
@@ -182,15 +190,19 @@ const COMMANDS: Readonly<Record<string, Command>> = {
     const narrated = withCaptions(lesson, captions);
     const computed = computeLesson(narrated);
     const words = new Map(computed.words.map((w) => [w.id, w]));
-    const placed = placeInWords(computed).map((p) => ({
+    const { places, settles } = placeInWords(computed);
+    const placed = places.map((p) => ({
       ...p,
       word: words.get(p.wordId)?.text ?? "",
       startMs: words.get(p.wordId)?.startMs ?? 0,
     }));
     const without = computed.steps.filter((s) => !placed.some((p) => p.stepId === s.id)).map((s) => s.id);
-    if (json) return asJson({ anchors: placed, stepsWithoutWords: without });
+    if (json) return asJson({ anchors: placed, stepsWithoutWords: without, pinFirst: settles });
     return `${placed
-      .map((p) => `${formatClock(p.startMs)}  ${Math.round(p.confidence * 100)} %  ${p.stepId}  "${p.word}"`)
+      .map(
+        (p) =>
+          `${formatClock(p.startMs)}  ${Math.round(p.confidence * 100)} %  ${p.stepId}  ${p.said ? `"${p.word}"` : "not said"}`,
+      )
       .join("\n")}\n`;
   },
   retake: (path, { json }, [oldFile = "", newFile = ""]) => {
@@ -203,7 +215,10 @@ const COMMANDS: Readonly<Record<string, Command>> = {
       Object.keys(take.anchors).length > 0
         ? take.anchors
         : Object.fromEntries(
-            placeInWords(computeLesson(before)).map((p) => [p.stepId, { wordId: p.wordId, offsetMs: 0 }]),
+            placeInWords(computeLesson(before)).places.map((p) => [
+              p.stepId,
+              { wordId: p.wordId, offsetMs: 0 },
+            ]),
           );
     const next = findCurrentTake(withCaptions(lesson, newFile));
     if (!next) throw new CliError(`${newFile} gives no take`);
@@ -284,16 +299,25 @@ const sizeOf = (text: string) => oneOf("--size", text, FILM_SIZES);
 const rateOf = (name: string, text: string) => oneOf(name, text, Object.keys(FRAME_RATES) as FrameRate[]);
 const megabytes = (bytes: number) => `${(bytes / 1024 ** 2).toFixed(1)} MB`;
 
-/** What was understood in one cue, each with its stretch of that cue's text. */
-function understoodIn(cueId: string, heard: readonly Heard[]) {
-  return heard.flatMap(({ ranges, ...h }) =>
-    ranges.flatMap((r) => (r.cueId === cueId ? [{ ...h, from: r.from, to: r.to }] : [])),
-  );
+/** What was understood in each cue, each with its stretch of that cue's text. */
+function understoodByCue(heard: readonly Heard[]) {
+  const byCue = new Map<string, (Omit<Heard, "ranges"> & { from: number; to: number })[]>();
+  for (const { ranges, ...h } of heard)
+    for (const { cueId, from, to } of ranges) {
+      const here = byCue.get(cueId);
+      if (here) here.push({ ...h, from, to });
+      else byCue.set(cueId, [{ ...h, from, to }]);
+    }
+  return byCue;
+}
+
+function readCaptionsFile(path: string) {
+  return readCaptionBytes(readBytes(path), (bytes, encoding) => new TextDecoder(encoding).decode(bytes));
 }
 
 /** The lesson with its current take's words from a caption file. */
 function withCaptions(lesson: Lesson, path: string): Lesson {
-  const read = readCaptions(readText(path));
+  const read = readCaptionsFile(path);
   if (!read.ok) throw new CliError(`${path}: ${read.findings[0]?.message ?? "cannot be read"}`);
   const changed = applyChanges(lesson, setNarration(lesson, path.split("/").pop() ?? path, read.value.cues));
   if (!changed.ok) throw new CliError(`${path}: ${changed.findings[0]?.message ?? "cannot be used"}`);
@@ -344,8 +368,12 @@ function compute(path: string): ComputedLesson {
 }
 
 function readText(path: string): string {
+  return new TextDecoder().decode(readBytes(path));
+}
+
+function readBytes(path: string): Uint8Array {
   try {
-    return readFileSync(path, "utf8");
+    return readFileSync(path);
   } catch (error) {
     throw new CliError(`"${path}" cannot be read: ${reasonOf(error)}`, { cause: error });
   }

@@ -1,5 +1,5 @@
 import type { Parsed } from "#core/base";
-import { type Captions, readCaptions } from "#core/narration";
+import { type Captions, readCaptionBytes } from "#core/narration";
 
 /** A caption file in, its cues out, with how far the reading is. */
 export type CaptionsRequest = File;
@@ -12,9 +12,13 @@ export type CaptionsAnswer =
 self.onmessage = async ({ data: file }: MessageEvent<CaptionsRequest>) => {
   const tell = (share: number) => self.postMessage({ kind: "progress", share } satisfies CaptionsAnswer);
   // Left to itself, a failing wait in a worker is an error that the page never hears.
-  const text = await file.text().catch(() => null);
-  if (text === null) return self.postMessage({ kind: "gone" } satisfies CaptionsAnswer);
+  const bytes = await file.arrayBuffer().catch(() => null);
+  if (bytes === null) return self.postMessage({ kind: "gone" } satisfies CaptionsAnswer);
   tell(0.1);
-  const read = readCaptions(text, (share) => tell(0.1 + share * 0.9));
+  const read = readCaptionBytes(
+    new Uint8Array(bytes),
+    (all, encoding) => new TextDecoder(encoding).decode(all),
+    (share) => tell(0.1 + share * 0.9),
+  );
   self.postMessage({ kind: "read", read } satisfies CaptionsAnswer);
 };

@@ -2,11 +2,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
 import type { Change, Finding } from "#core/base";
 import { applyChanges } from "#core/changes";
-import type { Lesson } from "#core/lesson";
+import { findCurrentTake, type Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/pipeline";
 import type { Op, Trouble } from "./save-line.ts";
 import { useOtherWindows } from "./use-other-windows.ts";
 import { useSaveLine } from "./use-save-line.ts";
+import { useUnderstood } from "./use-understood.ts";
 
 export type SaveState = "saved" | "saving" | "failed";
 
@@ -123,11 +124,12 @@ export function useLessonEditor(
   const settled = useLaidOver(stored.lesson, over);
   const lesson = useMemo(() => (gesture ? applied(settled, gesture) : settled), [settled, gesture]);
 
+  const understood = useUnderstood(findCurrentTake(settled)?.narration?.cues ?? null);
   const before = useRef<ComputedLesson | null>(null);
   const computed = useMemo(() => {
-    before.current = computeLesson(settled, before.current);
+    before.current = computeLesson(settled, before.current, understood);
     return before.current;
-  }, [settled]);
+  }, [settled, understood]);
   // A drag is drawn at once; what stands beside the sheet would hold it up, and follows when it is let go.
   const moving = useRef<DrawnLesson | null>(null);
   const drawn = useMemo(() => {

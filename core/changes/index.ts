@@ -33,7 +33,9 @@ export { type StandChoice, standChoices, standOn } from "./stand-on.ts";
 export { cutStep, joinStep, sayOfStep } from "./step-changes.ts";
 export {
   addTake,
+  followPlaces,
   goToTake,
+  pinnedWords,
   setAddress,
   setEdits,
   setNarration,

@@ -1,6 +1,7 @@
 import type { Change } from "../base/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import type { Cue } from "../narration/index.ts";
+import { isSure, type PlacedStep } from "../placing/index.ts";
 import type { Anchor, Edit, VideoAddress } from "../schedule/index.ts";
 import { putTake, setLesson, setTake } from "./change-of.ts";
 
@@ -27,6 +28,32 @@ export function setVideo(lesson: Lesson, fileName: string, video: NonNullable<Ta
 export function tieStep(lesson: Lesson, stepId: string, wordId: string | null): Change[] {
   const take = findCurrentTake(lesson);
   return take ? [setAnchor(take.id, stepId, wordId === null ? null : { wordId, offsetMs: 0 })] : [];
+}
+
+/**
+ * Puts the steps that nobody pinned where they are found for sure, and frees those that no longer are. Steps that were
+ * pinned, by a press, a tap or a move, stay.
+ */
+export function followPlaces(lesson: Lesson, places: readonly PlacedStep[]): Change[] {
+  const take = findCurrentTake(lesson);
+  if (!take) return [];
+  const sure = new Map(places.flatMap((p) => (p.said && isSure(p) ? [[p.stepId, p.wordId] as const] : [])));
+  const freed = Object.entries(take.anchors).flatMap(([stepId, { found }]) =>
+    found && !sure.has(stepId) ? [setAnchor(take.id, stepId, null)] : [],
+  );
+  const placed = [...sure].flatMap(([stepId, wordId]) => {
+    const now = take.anchors[stepId];
+    if (now && (!now.found || now.wordId === wordId)) return [];
+    return [setAnchor(take.id, stepId, { wordId, offsetMs: 0, found: true })];
+  });
+  return [...freed, ...placed];
+}
+
+/** The words at which steps are pinned, by the step's id; what was only found is none. */
+export function pinnedWords(take: Pick<Take, "anchors">): ReadonlyMap<string, string> {
+  return new Map(
+    Object.entries(take.anchors).flatMap(([id, { wordId, found }]) => (found ? [] : [[id, wordId] as const])),
+  );
 }
 
 /** Anchors are set one by one: two windows may tie two steps at once. */

@@ -121,4 +121,46 @@ export const THEMSELVES: ReadonlySet<string> = new Set([
   "needed",
   "reading",
   "checkered",
+  "optional",
+  "regional",
+  "originals",
+  "original",
+  "medicinal",
+  "vertebral",
+  "articles",
+  "article",
+  "rural",
+  "racers",
+  "racer",
+  "parable",
+  "conserved",
+  "conserve",
+  "converse",
+  "receipts",
+  "receipt",
+  "residing",
+  "resides",
+  "reside",
+  "eclipses",
+  "eclipse",
 ]);
+
+/** Words heard right where these stand beside them, though they are often heard for words of the trade. */
+export const TRUE_BESIDE: readonly (readonly [said: RegExp, beside: RegExp])[] = [
+  [
+    /^vantage point/,
+    /\b(?:from (?:a|an|this|that|your|my|his|her|our|another|a different|the same|where) (?:\w+ )?vantage|view|viewer|standing|stand|looking|look from|high vantage|low vantage)\b/,
+  ],
+  [/^finishing point/, /\bstarting point\b/],
+  [/^prospective$/, /\bprospective (?:students?|buyers?|clients?|home|parents?)\b/],
+  [/^(?:the )?eves?$/, /\b(?:christmas|new year's|new years|halloween)\b|\beve of\b/],
+  [/^a razor$/, /\b(?:blade|knife|sharp|cut|cutting)\b/],
+  [/^cable /, /\b(?:tv|television|rope|wires?|plug|car|tow|steel)\b/],
+  [/^rising line$/, /\b(?:falling|rising and)\b/],
+  [/^receiving lines$/, /\b(?:wedding|guests?|telephone)\b/],
+  [/^neat eraser$/, /\ba (?:really |very )?neat eraser\b/],
+];
+
+/** Words of drawing: where one stands in a sentence, the trade is spoken of. */
+export const AT_THE_TABLE =
+  /\b(?:lines?|points?|draw(?:s|ing|n)?|drew|rulers?|pencils?|corners?|edges?|box(?:es)?|cubes?|walls?|roofs?|sides?|page|paper|sheet|horizon|vanish\w*|vanishing|perspective|guides?|mark(?:s|ed)?|dots?|shapes?|squares?|rectangles?|triangles?|circles?|top|bottom|level|upright|vertical|horizontal|parallel|diagonals?|angles?|erase\w*|measure\w*|inch(?:es)?|centimet\w+|house|door|window|tiles?|floor|street|road|tower|straight|across|depth|far|distance|smaller|shade|shading|view|eye)\b/;

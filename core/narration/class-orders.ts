@@ -1,4 +1,15 @@
-import { DO, NEGATED, NOT_AN_ORDER, NOT_GO_AHEAD, OPEN, PUPILS, type Rule, SOFT } from "./rule.ts";
+import {
+  DO,
+  HEDGE,
+  NEGATED,
+  NOT_AN_ORDER,
+  NOT_GO_AHEAD,
+  OPEN,
+  PUPILS,
+  type Rule,
+  SOFT,
+  SUBORDINATE,
+} from "./rule.ts";
 import { pattern } from "./stream.ts";
 
 /** What tells the class to draw now: an express order, not the speaker's own doing, a possibility or a description. */
@@ -6,7 +17,7 @@ export const CLASS_ORDERS: readonly Rule[] = [
   {
     kind: "act-now",
     pattern: pattern(
-      `(?:i want|i just want|i just need|i really want|i'd want|i need|i'd like|i would like|i should like|i'd love|i would love|i'd love for|i would love for|i'm asking|i am asking|we want|we need)(?: for)? ${PUPILS} (?:guys |now |all )*to (?:now |go ahead and |please |just |carefully |very )*${DO}`,
+      `(?:(?:i|we)(?: ${HEDGE})* (?:want|need)|(?:i'd|i would|i should|we'd)(?: ${HEDGE})* (?:want|like|love)|i'm asking|i am asking)(?: for)? ${PUPILS}(?: ${HEDGE})* to(?: ${HEDGE})* ${DO}`,
     ),
     confidence: 0.95,
     unless: /\b(?:don't|what|where|how|why|that|which)(?: \w+)? $/,
@@ -22,7 +33,8 @@ export const CLASS_ORDERS: readonly Rule[] = [
     pattern: pattern("go ahead"),
     confidence: 0.75,
     unless: NOT_GO_AHEAD,
-    unlessAfter: /^,? (?:of|time|and (?:pause|stop|hit|press|rewind|watch|skip))/,
+    unlessAfter:
+      /^,? (?:of|time|if (?:you|you'd)(?: \w+)? (?:want|need|like|wish)|and (?:pause|stop|hit|press|rewind|watch|skip|look|listen|think|check|make sure|take (?:a|your)))/,
   },
   {
     kind: "act-now",
@@ -72,7 +84,7 @@ export const CLASS_ORDERS: readonly Rule[] = [
   {
     kind: "act-now",
     pattern: pattern(
-      `(?<=^${OPEN})(?:${DO}(?: [\\w']+){0,9} for me|you (?:guys |all |kids )?(?:do|try|draw|make|add) (?:it|that|this|yours|the same|those|these|them|one)|(?:draw|do|sketch|rule)(?: (?:it|this|that|them))?(?: along| right along)? with me)`,
+      `(?<=^${OPEN})(?:${DO}(?: [\\w']+){0,9} for me|you (?:guys |all |kids )?(?:do|try|draw|make|add) (?:it|that|this|yours|those|these|them|one)|do (?:that|it|those|these)(?=,|$)|(?:draw|do|sketch|rule)(?: (?:it|this|that|them))?(?: along| right along)? with me)`,
     ),
     confidence: 0.82,
   },
@@ -86,17 +98,17 @@ export const CLASS_ORDERS: readonly Rule[] = [
   {
     kind: "act-now",
     pattern: pattern(
-      `(?<=^${OPEN})(?:now (?:it's )?(?:you|yours|you guys|all of you|everyone|everybody)(?: too)?$|now please(?![\\w']))`,
+      `(?<=^${OPEN})(?:now (?:it's )?(?:you|yours|you guys|all of you|everyone|everybody)(?: too)?(?: please)?$|now please(?![\\w']))`,
     ),
     confidence: 0.85,
   },
   {
     kind: "act-now",
     pattern: pattern(
-      `now ${PUPILS} (?:guys |can |may |should )?(?:go ahead and |just |please )*(?:${DO}|try it|have a go)`,
+      `now ${PUPILS} (?:guys |should )?(?:go ahead and |just |please )*(?:${DO}|try it|have a go)`,
     ),
     confidence: 0.85,
-    unlessAfter: /^,? (?:see|know|understand|notice)/,
+    unlessAfter: /^,? (?:see|know|understand|notice|not)\b/,
   },
   {
     kind: "act-now",
@@ -104,7 +116,7 @@ export const CLASS_ORDERS: readonly Rule[] = [
       "over to you|have a go|have a try|give (?:it|that|this|those) a (?:go|try|shot|whirl)|go for it|off you go|you try(?: it| that| this| one)?|get (?:it )?started now|get drawing|(?<=^(?:(?:ok|okay|so|alright|and|then|now|good|right|great),? )*)try (?:that|it|this|the|your|one|these|those|drawing)(?: one| out)?|start drawing now|pencils? moving",
     ),
     confidence: 0.9,
-    unless: NOT_AN_ORDER,
+    unless: new RegExp(`${NOT_AN_ORDER.source}|${SUBORDINATE.source}`),
   },
   {
     kind: "act-now",
@@ -127,7 +139,7 @@ export const CLASS_ORDERS: readonly Rule[] = [
     pattern: pattern(`now(?: ${SOFT})* ${DO}`),
     confidence: 0.85,
     unless:
-      /(?:\b(?:i|we|you|they|until|up to|for|by|from|right|are|is|that|and i|what we|what you|what i|going to|to|let's|can|could|should|will)|[a-z]ing),? $/,
+      /(?:\b(?:i|we|you|they|until|up to|for|by|from|(?<!all )right|are|is|that|and i|what we|what you|what i|going to|to|let's|can|could|should|will)|[a-z]ing),? $/,
     unlessAfter:
       /^,? (?:a look|note|notice|care|sure|sense|a break|place|look|long|part|as|like what|a step back|advantage|back (?:to|over|in)|with me|it's|is|was|has|i|on to the|through what|(?:the|your|those) pencils? (?:down|aside|away))\b/,
   },
@@ -136,7 +148,9 @@ export const CLASS_ORDERS: readonly Rule[] = [
     pattern: pattern(`${DO}(?: [\\w'/"½-]+){0,14}(?: right)? now`),
     confidence: 0.85,
     unless: NOT_AN_ORDER,
-    unlessAfter: /^,? (?:that|you|we|i|it|this|is|and i'm|on|if|when)\b/,
+    // "Draw a line to here, now we go …": that "now" begins the next thought.
+    unlessAfter:
+      /^,? (?:that|you|we|i|it|this|is|what|let's|here|there|here's|i'm|i'll|we're|we'll|you're|it's|these|those|and i'm|if|when|don't|because)\b|^ (?:the|on|in|at|some|for (?:this|that|the)|go|a|my|from|next|as)\b/,
   },
   {
     kind: "act-now",
@@ -154,8 +168,33 @@ export const CLASS_ORDERS: readonly Rule[] = [
     ),
     confidence: 0.8,
   },
+  // The class's own sheets are spoken of: "draw yours", "finish your trees", "alright, go".
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?<=^${OPEN})(?:(?!erase|rub)${DO}(?: up| off| out)? (?:yours|your own)|finish (?:(?:up|off|both|all) )*(?:it|yours|your|those|these|them|em|that)|go(?:$| on,? then))`,
+    ),
+    confidence: 0.78,
+  },
+  // Without stops an order need not open its sentence.
+  {
+    kind: "act-now",
+    pattern: pattern(
+      `(?:${DO}(?: [\\w']+){1,4} for me|try (?:that|it|this one|that one|yours)(?: out| now| for me)?)`,
+    ),
+    confidence: 0.75,
+    unless: new RegExp(
+      `${NOT_AN_ORDER.source}|${SUBORDINATE.source}|\\b(?:always|never|don't|usually|and i) $`,
+    ),
+  },
+  {
+    kind: "act-now",
+    pattern: pattern(`(?:you guys|all of you|you all|y'all)(?: ${SOFT})* ${DO}`),
+    confidence: 0.75,
+    unless: SUBORDINATE,
+  },
 ];
 
 /** A word without which none of them can hold: most sentences are passed over by it at once. A new rule may need another. */
 export const CLASS_ORDERS_NEED =
-  /\b(?:now|ahead|want|need|like|for me|with me|you (?:guys |all |kids )?(?:do|try|draw|make|add)|it's time|is time|let you|have you|have everyone|your (?:job|task|challenge|mission)|please|see if|shot|whirl|asking|turn|over to you|go at|have a|give|go for|off you|see you|see your|see everyone|see everybody|see all|everyone|everybody|boys and girls|class|all of you|you try|try|drawing|moving|take|here's)\b/;
+  /\b(?:now|ahead|want|need|like|for me|with me|you (?:guys |all |kids )?(?:do|try|draw|make|add)|it's time|is time|let you|have you|have everyone|your (?:job|task|challenge|mission)|please|see if|shot|whirl|asking|turn|over to you|go at|have a|give|go for|off you|see you|see your|see everyone|see everybody|see all|everyone|everybody|boys and girls|class|you guys|all of you|you all|y'all|yours|your own|finish|go$|go on|do (?:that|it|those|these)|you try|try|drawing|moving|take|here's)\b/;

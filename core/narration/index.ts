@@ -6,7 +6,7 @@ export { CuesSchema, wordsOf } from "./cue.ts";
 export type { Amount, Heard, HeardKind } from "./heard.ts";
 export { kindsByWord } from "./kinds-by-word.ts";
 export type { CaptionFormat, Captions } from "./read-captions.ts";
-export { readCaptions } from "./read-captions.ts";
+export { readCaptionBytes, readCaptions } from "./read-captions.ts";
 export { type Sentence, sentencesOf, type Token, tokensOf } from "./stream.ts";
 export {
   FRAME_RATES,

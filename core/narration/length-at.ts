@@ -42,16 +42,34 @@ export function fingerAt(words: readonly string[], at: number): Read | null {
   const range = number ? rangeTo(words, number) : null;
   const i = range ? range.end : next;
   const word = words[i] ?? "";
-  if (!/^(?:finger|fingers|finger's|fingers'|fingerwidth|fingerwidths|thumb|thumb's|thumbs)$/.test(word))
-    return null;
-  const width = /^(?:width|widths|wide|breadth)$/.test(words[i + 1] ?? "");
+  if (/^(?:width|breadth|thickness)$/.test(word) && !number) return widthOf(words, i);
+  if (!FINGER.test(word)) return null;
+  const width = /^(?:widths?|wide|breadths?|thick|thickness(?:es)?)$/.test(words[i + 1] ?? "");
   const apart = /^(?:apart|away|from|in|down|up|over|between|of)$/.test(words[i + 1] ?? "");
   if (!number && !width) return null;
-  if (!width && !apart && !/^(?:fingerwidths?|fingers')$/.test(word)) return null;
+  if (!width && !apart && !/^(?:fingerwidths?|fingerbreadths?|fingers')$/.test(word)) return null;
   // "the width of a finger", "a finger's width": one.
   const low = number && !number.article ? number.value : 1;
   const end = i + 1 + (width ? 1 : 0);
   return one(from, end, { value: range ? [low, range.value] : low, unit: "finger", of: null }, 0.9);
+}
+
+const FINGER =
+  /^(?:fingers?|finger's|fingers'|fingerwidths?|fingerbreadths?|fingertips?|fingertip's|thumbs?|thumb's|thumbs'|pink(?:y|ie|ies)|pink(?:y|ie)'s)$/;
+
+/** "the width of my finger", "the width of two fingers". */
+function widthOf(words: readonly string[], at: number): Read | null {
+  if (words[at + 1] !== "of") return null;
+  const number = numberAt(words, at + 2);
+  let i = number && !number.article ? number.end : at + 2;
+  while (/^(?:my|your|a|the|one's|index|little|middle|ring|first|pointer)$/.test(words[i] ?? "")) i++;
+  if (!FINGER.test(words[i] ?? "")) return null;
+  return one(
+    at,
+    i + 1,
+    { value: number && !number.article ? number.value : 1, unit: "finger", of: null },
+    0.85,
+  );
 }
 
 /** "to three", "or three", "and three" after "between": the other end of a range. */
@@ -110,7 +128,8 @@ export function lengthAt(words: readonly string[], at: number, sentence: string)
     let end = own.end;
     let { value } = number;
     // "an inch and a half", "two inches and three quarters".
-    if (words[end] === "and" && LENGTHS.has(own.unit)) {
+    // "Half an inch, and five eighths" are two lengths.
+    if (words[end] === "and" && LENGTHS.has(own.unit) && number.value >= 1) {
       const rest = numberAt(words, end + 1);
       const next = rest ? (words[rest.end] ?? "") : "";
       if (rest?.fraction && rest.value < 1 && !UNITS[next] && next !== "of") {

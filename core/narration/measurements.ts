@@ -17,7 +17,7 @@ export interface LengthContext {
 
 /** A word without which no amount is spoken. */
 const AMOUNT = new RegExp(
-  `[\\d${GLYPH_SIGNS}]|\\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|half|quarters?|thirds?|fifths?|eighths?|couple|dozen|halfway|midway|finger\\w*|thumb\\w*|inch\\w*|foot|feet|cm|centimet\\w+|millimet\\w+|met(?:er|re)s?|minutes?|hours?|days?)\\b`,
+  `[\\d${GLYPH_SIGNS}]|\\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|hundred|half|halv\\w+|pinkie\\w*|pinky\\w*|width|breadth|sixteenths?|quarters?|thirds?|fifths?|eighths?|couple|dozen|halfway|midway|finger\\w*|thumb\\w*|inch\\w*|foot|feet|cm|centimet\\w+|millimet\\w+|met(?:er|re)s?|minutes?|hours?|days?)\\b`,
 );
 
 /** Amounts spoken in a sentence: lengths, shares, waits and counts, in order. */
@@ -30,7 +30,8 @@ export function measurementsIn(
   const spoken = spokenWords(sentence);
   // A comma after a word keeps it from naming the number that follows.
   const words = spoken.map((s) => (s.comma && NAMED_BY.test(s.word) ? `${s.word},` : s.word));
-  const unitHere = unitOf(words) ?? (context.age <= 12 ? context.unit : null);
+  const saidHere = unitOf(words);
+  const unitHere = saidHere ?? (context.age <= 12 ? context.unit : null);
   const found: Heard[] = [];
   const take = (from: number, to: number, amount: Omit<Amount, "about">, confidence: number) => {
     const first = from > 0 && ABOUT.test(words[from - 1] ?? "") ? from - 1 : from;
@@ -50,7 +51,11 @@ export function measurementsIn(
       lengthAt(words, i, sentence.plain) ??
       shareAt(words, i, unitHere) ??
       countAt(words, i) ??
-      bareAt(words, spoken, i, unitHere);
+      bareAt(words, spoken, i, {
+        unit: saidHere ?? context.unit,
+        saidHere: saidHere !== null,
+        age: context.age,
+      });
     if (!read) {
       // A number that means nothing here is passed over whole: its parts are no numbers either.
       const number = numberAt(words, i);

@@ -1,10 +1,18 @@
-import { OFTEN_HEARD_AS, THEMSELVES, TRADE } from "../lexicon/index.ts";
+import { AT_THE_TABLE, OFTEN_HEARD_AS, THEMSELVES, TRADE, TRUE_BESIDE } from "../lexicon/index.ts";
 import { type Heard, heard } from "./heard.ts";
 import type { Sentence } from "./stream.ts";
 
 const OFTEN_BEGINS: ReadonlySet<string> = new Set(
   Object.keys(OFTEN_HEARD_AS).map((said) => said.split(" ")[0] ?? ""),
 );
+
+interface Misheard {
+  readonly n: number;
+  readonly word: string;
+  readonly sure: number;
+  /** Told by its sound alone, and not by being misheard often. */
+  readonly bySound: boolean;
+}
 
 /** Words so long can be told by their spelling. */
 const LEAST_LETTERS = 7;
@@ -15,7 +23,7 @@ export function misheardIn(sentence: Sentence): Heard[] {
   const found: Heard[] = [];
   for (let i = 0; i < words.length; ) {
     const hit = misheardAt(words, i);
-    if (hit) {
+    if (hit && fitsHere(sentence.plain, words.slice(i, i + hit.n).join(" "), hit)) {
       found.push(heard("misheard", sentence.tokens.slice(i, i + hit.n), hit.sure, { name: hit.word }));
       i += hit.n;
     } else i++;
@@ -23,8 +31,17 @@ export function misheardIn(sentence: Sentence): Heard[] {
   return found;
 }
 
+/**
+ * Whether the trade is spoken of around it, and the word that was heard makes no sense of its own there: "from this vantage
+ * point" is what it says.
+ */
+function fitsHere(plain: string, said: string, { bySound }: { readonly bySound: boolean }): boolean {
+  if (TRUE_BESIDE.some(([word, beside]) => word.test(said) && beside.test(plain))) return false;
+  return !bySound || AT_THE_TABLE.test(plain.replace(said, " "));
+}
+
 /** What is known to be misheard goes first, the longest; then the sound of one word, then of two. */
-function misheardAt(words: readonly string[], at: number): { n: number; word: string; sure: number } | null {
+function misheardAt(words: readonly string[], at: number): Misheard | null {
   const said = (n: number) => (at + n <= words.length ? words.slice(at, at + n).join(" ") : null);
   const ways = OFTEN_BEGINS.has(words[at] ?? "")
     ? ([
@@ -41,7 +58,7 @@ function misheardAt(words: readonly string[], at: number): { n: number; word: st
   for (const [n, by] of ways) {
     const spoken = said(n);
     const meant = spoken === null ? null : by(spoken);
-    if (meant) return { n, ...meant };
+    if (meant) return { n, ...meant, bySound: by === meantBySound };
   }
   return null;
 }

@@ -1,5 +1,6 @@
 import { CLASS_ORDERS, CLASS_ORDERS_NEED } from "./class-orders.ts";
 import { type Heard, type HeardKind, heard } from "./heard.ts";
+import { IDLE_AFTER, IF_YOU_LIKE } from "./rule.ts";
 import { findAll, type Sentence } from "./stream.ts";
 import { VIDEO_COURSE, VIDEO_COURSE_NEEDS } from "./video-course.ts";
 
@@ -22,6 +23,7 @@ export function ordersIn(sentence: Sentence): Heard[] {
       const before = sentence.plain.slice(0, f.at);
       const after = sentence.plain.slice(f.end);
       if (rule.unless?.test(before) || rule.unlessAfter?.test(after)) continue;
+      if (rule.kind === "act-now" && (IDLE_AFTER.test(after) || IF_YOU_LIKE.test(before))) continue;
       found.push({ kind: rule.kind, at: f.at, end: f.end, confidence: rule.confidence });
     }
   }

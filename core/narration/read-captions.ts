@@ -2,6 +2,7 @@ import { countOf, type Finding, type Parsed } from "../base/index.ts";
 import type { CuesRead } from "./caption-findings.ts";
 import { LATEST_MS } from "./caption-time.ts";
 import { type Cue, MOST_CUES, MOST_SPOKEN_CHARS } from "./cue.ts";
+import { type Encoding, encodingOf } from "./encoding.ts";
 import { readBlocks } from "./read-blocks.ts";
 import { looksStamped, readJsonWords, readStamped } from "./read-plain.ts";
 
@@ -51,6 +52,24 @@ export function readCaptions(text: string, onProgress: (share: number) => void =
       note("overlapping-cues", `${overlapping} cues begin before the one before them ends; both are kept.`),
     );
   return { ok: true, value: { format, cues }, findings: told };
+}
+
+/**
+ * Reads a caption file from its bytes: UTF-8, or UTF-16 by its mark. Any other encoding is refused by name. `decode` is the
+ * surroundings' own decoder.
+ */
+export function readCaptionBytes(
+  bytes: Uint8Array,
+  decode: (bytes: Uint8Array, encoding: NonNullable<Encoding["read"]>) => string,
+  onProgress?: (share: number) => void,
+): Parsed<Captions> {
+  const encoding = encodingOf(bytes);
+  if (encoding.read === null)
+    return refused(
+      "unread-encoding",
+      `The file is written in ${encoding.name}; save it as UTF-8 and choose it again.`,
+    );
+  return readCaptions(decode(bytes, encoding.read), onProgress);
 }
 
 /** The cues of a file in the format it is in, as far as they can be read. */

@@ -35,7 +35,7 @@ export function readStamped(lines: readonly string[]): CuesRead {
     else findings.push(skipped(i + 1, `no time stands before "${line.trim().slice(0, 40)}"`));
   }
   const nexts = nextLater(rough.map((r) => r.startMs));
-  const cues = rough.flatMap(({ line, startMs, said }, i): PlainCue[] => {
+  const cues = rough.flatMap(({ line, startMs, said }, i): readonly PlainCue[] => {
     const text = said.join(" ").replace(/\s+/g, " ").trim();
     if (text === "") {
       findings.push(skipped(line, "it has no words"));
@@ -45,9 +45,35 @@ export function readStamped(lines: readonly string[]): CuesRead {
     const spokenMs = text.split(" ").length * MS_A_WORD;
     const endMs =
       next === undefined ? startMs + spokenMs : Math.min(next, startMs + Math.max(LONGEST_MS, spokenMs));
-    return [{ startMs, endMs: Math.max(endMs, startMs + 1), text }];
+    return inSentences({ startMs, endMs: Math.max(endMs, startMs + 1), text });
   });
   return { cues, findings };
+}
+
+/** A paragraph has at least so many words; anything shorter is one cue. */
+const PARAGRAPH_WORDS = 20;
+const LEAST_WORDS = 3;
+
+/** A paragraph as its sentences, each with the time its letters take of the whole. */
+function inSentences(cue: PlainCue): readonly PlainCue[] {
+  const lengthMs = cue.endMs - cue.startMs;
+  if (cue.text.split(" ").length < PARAGRAPH_WORDS) return [cue];
+  const sentences: string[] = [];
+  for (const piece of cue.text.split(/(?<=[.?!…]["”’)]?) /)) {
+    const last = sentences[sentences.length - 1];
+    // "Okay." is too short to stand alone, and "Mr." ends nothing.
+    if (last !== undefined && last.split(" ").length < LEAST_WORDS)
+      sentences[sentences.length - 1] = `${last} ${piece}`;
+    else sentences.push(piece);
+  }
+  const letters = cue.text.length;
+  let at = 0;
+  return sentences.map((text) => {
+    const startMs = cue.startMs + Math.round((lengthMs * at) / letters);
+    at += text.length + 1;
+    const endMs = cue.startMs + Math.round((lengthMs * Math.min(at, letters)) / letters);
+    return { startMs, endMs: Math.max(endMs, startMs + 1), text };
+  });
 }
 
 /** For each time the first one after it in the list that is later; undefined where none is. */

@@ -6,6 +6,9 @@ export const DO =
 /** Little words between "now" and the verb. */
 export const SOFT =
   "(?:just|please|also|very|really|carefully|lightly|gently|slowly|simply|then|again|quickly|you|guys|everyone|everybody|kids|all|of|class|friends|folks|artists)";
+/** What slips in between the parts of an order: "I really just want you guys to carefully draw". */
+export const HEDGE =
+  "(?:just|really|kind of|sort of|actually|now|also|still|then|first|only|simply|basically|definitely|absolutely|maybe|all|please|go ahead and|carefully|lightly|slowly|gently|quickly|very|quietly|start and|stop and|try and|try to|at least|each|guys)";
 export const PUPILS = "(?:you|you guys|you all|y'all|everyone|everybody|all of you|each of you|you kids)";
 /** What may open a sentence before its order. */
 export const OPEN =
@@ -24,6 +27,15 @@ export interface Rule {
 /** The speaker's own doing, a possibility, a condition or a denial just before an order. */
 export const NOT_AN_ORDER =
   /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|they're|let's|let us|let me|me|could|can|might|may|would|won't|don't|do not|doesn't|didn't|never|not|to|if you|when you|once you|after you|before you|until you|where you|how you|what you|as you|that you|which you|people|students)(?:,? (?:just|then|now|also|always|usually|going to|have to|need to|want to|like to|wanna|should|would|will|do|go ahead and|go ahead))*,? )$/;
+/** Words after a verb that make it no doing of the hand: "take a look", "take your time", "make sure". */
+export const IDLE_AFTER =
+  /^,? (?:an? (?:\w+ )?(?:look|peek|break|breath|breather|step back|guess|mental note|mistake)|your time|our time|it easy|it slow|care|turns|note|notice|advantage|pride|sure|sense|mistakes|fun|me|(?:it|this|that) (?:to|from) me)(?![\w'])/;
+/** Words of a condition or a leave, up to what is granted by them: it may be done, and need not. */
+export const IF_YOU_LIKE =
+  /\b(?:(?:if|whenever|unless|in case|anytime|any time) (?:you|you'd|anyone|anybody|someone|anybody's)(?: [\w']+){0,2} ?(?:want|wanna|like|need|would|feel|prefer|wish|have to|get stuck|get lost|bored|early|rather|behind|can't)(?: [\w']+){0,7}|feel free(?: to)?|(?:you're|you are) (?:welcome|free)(?: to)?|you (?:can|could) (?:always|also)|you could),? (?:(?:then|you|can|could|just|please|to),? )*$/;
+/** Words that make "you try" part of another thought. */
+export const SUBORDINATE =
+  /\b(?:if|when|once|after|before|until|till|where|how|what|as|that|which|while|since|because|whenever|time|so that|let|make|help|see|show|tell|teach|give|hope|know|think|can|could|do|did|are|have|for|to|with|of|like|than|and have)(?: (?:just|all|both|guys|really|then|now))*,? $/;
 /** "You can go ahead and draw" lets the class begin; "I'm going to go ahead" does not. */
 export const NOT_GO_AHEAD =
   /(?:\b(?:i'm|i am|i'll|i will|i'd|i|we're|we are|we'll|we|he|she|they|let's|let us|let me|could|might|would|won't|don't|do not|never|not|going to|can i|can we|before you|until you|how you|as you|that you|when you|once you|after you|if you)(?:,? (?:just|then|now|also|can|going to|have to|want to|will|do|and))*,? )$/;

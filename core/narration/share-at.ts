@@ -15,6 +15,9 @@ export function shareAt(words: readonly string[], at: number, unit: Amount["unit
     return one(at, at + 2, { value: 0.5, unit: "share", of: null }, 0.9);
   if (word === "in" && words[at + 1] === "half")
     return one(at + 1, at + 2, { value: 0.5, unit: "share", of: null }, 0.8);
+  // "The horizon halves it", "halved by the horizon".
+  if (/^(?:halved|halves|halving)$/.test(word) && words.includes("horizon") && words[at - 1] !== "of")
+    return one(at, at + 1, { value: 0.5, unit: "share", of: null }, 0.8);
   const number = numberAt(words, at);
   if (!number?.fraction || number.value >= 1 || isNamed(words, at)) return null;
   const i = number.end;

@@ -88,16 +88,41 @@ function wholeAt(words: readonly string[], start: number): Whole | null {
     const value = one !== undefined && one > 0 && one < 10 ? tens + one : tens;
     return decimalAfter(words, { value, end: start + (value === tens ? 1 : 2), digits: false });
   }
+  const hundreds = hundredsAt(words, start);
+  if (hundreds) return hundreds;
   const one = ONES[word];
   if (one === undefined) return word === "couple" ? { value: 2, end: start + 1, digits: false } : null;
-  if (words[start + 1] === "hundred") return { value: one * 100, end: start + 2, digits: false };
   return decimalAfter(words, { value: one, end: start + 1, digits: false });
+}
+
+/** "a hundred", "two hundred and ten", "one hundred sixty five". */
+function hundredsAt(words: readonly string[], start: number): Whole | null {
+  const word = words[start] ?? "";
+  if (words[start + 1] !== "hundred") return null;
+  const hundreds = word === "a" ? 1 : ONES[word];
+  if (hundreds === undefined || hundreds < 1 || hundreds > 9) return null;
+  const value = hundreds * 100;
+  const joined = words[start + 2] === "and" ? start + 3 : start + 2;
+  const [tens, one] = [TENS[words[joined] ?? ""], ONES[words[joined] ?? ""]];
+  if (tens !== undefined) {
+    const ones = ONES[words[joined + 1] ?? ""];
+    const more = ones !== undefined && ones > 0 && ones < 10;
+    return decimalAfter(words, {
+      value: value + tens + (more ? ones : 0),
+      end: joined + (more ? 2 : 1),
+      digits: false,
+    });
+  }
+  if (one !== undefined && one > 0)
+    return decimalAfter(words, { value: value + one, end: joined + 1, digits: false });
+  return { value, end: start + 2, digits: false };
 }
 
 /** "two point five" is 2.5; "two point perspective" is not. */
 function decimalAfter(words: readonly string[], whole: Whole): Whole {
   if (words[whole.end] !== "point") return whole;
-  const digit = ONES[words[whole.end + 1] ?? ""];
+  const said = words[whole.end + 1] ?? "";
+  const digit = ONES[said] ?? (/^\d$/.test(said) ? Number(said) : undefined);
   if (digit === undefined || digit > 9) return whole;
   return { value: whole.value + digit / 10, end: whole.end + 2, digits: whole.digits };
 }

@@ -14,6 +14,16 @@ export const VIDEO_COURSE: readonly Rule[] = [
     unless:
       /\b(?:i'm going to|i'll|i will|i|we'll|let me|don't|do not|no need to|without|need not|not have to|don't have to|don't need to|not need to|after you|once you|when you've|if you've|i'm|you've|you already|(?:i|we) (?:had|have|needed|got|wanted) to) (?:just )?$/,
   },
+  // One of a list of verbs with one object, and the doing as a name: "stop, rewind or pause the video", "by pausing it".
+  {
+    kind: "pause",
+    pattern: pattern(
+      "(?:pause|stop)(?:(?: or| and)? (?:pause|stop|rewind|replay|restart|rewatch|play|slow down|go back|start|resume))+ (?:the |this |that |your |my |me |it)?(?:video|recording|player|clip|film|movie|lesson)?|(?:rewind|replay|restart|rewatch|slow down|go back|start|play)(?: or| and) (?:pause|stop) (?:the |this |that |it)?(?:video|recording|player|clip|film|lesson)?|pausing (?:it|me|here|(?:the |this |that |your |my )?(?:video|recording|player|clip|film|lesson))",
+    ),
+    confidence: 0.88,
+    unless:
+      /\b(?:i'm|i am|i'll|i will|i|we|we're|we'll|let me|don't|do not|no need to|without|keep|after|before|was|been|avoid) (?:just |always |already )?$/,
+  },
   {
     kind: "pause",
     pattern: pattern("(?:press|hit|push|click|tap|use) (?:the |that |your )?(?:pause|stop)(?: button)?"),
@@ -145,7 +155,7 @@ export const VIDEO_COURSE: readonly Rule[] = [
   {
     kind: "come-back",
     pattern: pattern(
-      "come (?:on )?back (?:later|when|after|once|tomorrow|to (?:the video|this video|this lesson|this recording|the lesson|me|it (?:later|tomorrow|when))|and (?:press|hit|start|finish|join|continue|play|we'll|i'll)|here when|here once|in (?:an?|\\d+|\\w+) (?:hours?|minutes?|days?)|next (?:week|time)|as soon as|whenever)",
+      "(?:come|coming) (?:on |right )?back (?:later|when|after|once|tomorrow|to (?:the video|this video|this lesson|this recording|the lesson|me|it (?:later|tomorrow|when))|and (?:press|hit|start|finish|join|continue|play|we'll|i'll)|here when|here once|(?:in|after) (?:about |around |roughly |like |maybe |just |say |another |at least )*(?:an?|\\d+|\\w+)(?: (?:or|to|and a) [\\w']+)? (?:hours?|minutes?|days?)|next (?:week|time)|as soon as|whenever)",
     ),
     confidence: 0.93,
     unless:
@@ -357,7 +367,7 @@ export const VIDEO_COURSE: readonly Rule[] = [
   {
     kind: "recap",
     pattern: pattern(
-      "(?:so far|up to now|until now|already)(?: [\\w']+){0,2},? (?:we've|we have|you've|you have|you should have|we drew|we did)|(?:we've|we have|you've|you have|you should have) (?:\\w+ )?(?:drawn|done|learned|learnt|made|got|put|covered)(?: [\\w']+){0,5} so far|(?:last (?:time|week|lesson|class|session)|in (?:part|video|lesson) one|in the (?:last|first|previous) (?:part|video|lesson|session)|yesterday|earlier),? (?:we|you|i)(?:'ve)?(?= )|(?<=^(?:so|and|okay|ok)?,? ?)so far(?=,)|(?:quick|short|real quick) review|as a (?:quick )?reminder|just to remind (?:you|everyone)|remember,? (?:what we (?:did|drew|made|learned|learnt|said)|we|you|last time|first we|the rule|that all|how we)|what (?:did we|have we) (?:learn|learned|learnt|do|done|draw|drawn|make|made|got)|(?<=^(?:so|and|okay|ok)?,? ?)in short(?![\\w'])",
+      "(?:so far|up to now|until now|already)(?: [\\w']+){0,2},? (?:we've|we have|you've|you have|you should have|we drew|we did)|(?:we've|we have|you've|you have|you should have) (?:\\w+ )?(?:drawn|done|learned|learnt|made|got|put|covered)(?: [\\w']+){0,5} so far|(?:last (?:time|week|lesson|class|session)|in (?:part|video|lesson) one|in the (?:last|first|previous) (?:part|video|lesson|session)|yesterday|earlier),? (?:we|you|i)(?:'ve)?(?= )|(?<=^(?:so|and|okay|ok)?,? ?)so far(?=,)|(?:quick|short|real quick) review|(?:just )?to (?:go over|run (?:through|over)|look back over) (?:it|that|this|everything|it all|what we (?:did|drew))(?: all)?(?: again| once more| one more time)?|we (?:made|drew|did|learned|learnt|covered|practi[cs]ed)(?: [\\w']+){1,6} today|as a (?:quick )?reminder|just to remind (?:you|everyone)|remember,? (?:what we (?:did|drew|made|learned|learnt|said)|we|you|last time|first we|the rule|that all|how we)|what (?:did we|have we) (?:learn|learned|learnt|do|done|draw|drawn|make|made|got)|(?<=^(?:so|and|okay|ok)?,? ?)in short(?![\\w'])",
     ),
     confidence: 0.85,
   },
@@ -381,7 +391,7 @@ export const VIDEO_COURSE: readonly Rule[] = [
 
 /** For each kind, a word without which none of its rules can hold; a new rule may need another. */
 export const VIDEO_COURSE_NEEDS: Partial<Readonly<Record<HeardKind, RegExp>>> = {
-  pause: /\b(?:pause|stop|freeze|halt|hold)\b/,
+  pause: /\b(?:pause|pausing|stop|freeze|halt|hold)\b/,
   rewind: /\b(?:again|once more|more time|back|rewind|replay|rewatch|re watch|over|twice|time)\b/,
   "come-back": /\b(?:back|here|with me|refreshed|play|resume|return|un ?pause|see you|join|start)\b/,
   "watch-only":
@@ -390,6 +400,6 @@ export const VIDEO_COURSE_NEEDS: Partial<Readonly<Record<HeardKind, RegExp>>> = 
   "part-break":
     /\b(?:part|half|next|week|tomorrow|continued|another|day|session|here|left off|video|lesson)\b/,
   recap:
-    /\b(?:recap|review|summari[sz]e|sum|far|last|remember|remind\w*|learn\w*|part|go over|run through|already|earlier|yesterday|up to now|until now|done|have we|in short)\b/,
+    /\b(?:recap|review|summari[sz]e|sum|far|last|remember|remind\w*|learn\w*|part|go over|run through|already|earlier|yesterday|up to now|until now|done|have we|did we|today|to go over|in short)\b/,
   caution: /\b(?:careful|watch|mind|keep|adult|window|ventilated|cut|blade)\b/,
 };

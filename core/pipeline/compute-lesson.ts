@@ -40,13 +40,19 @@ export interface ComputedLesson extends DrawnLesson {
 
 /**
  * The plot: document → view → moves → points → paper → steps → schedule. Given what was computed for an earlier document,
- * a stage runs again only when one of the slices it reads is another than before.
+ * a stage runs again only when one of the slices it reads is another than before. What its words do may be handed in, the
+ * same list as long as the words are the same: an hour of them is understood beside the page.
  */
-export function computeLesson(lesson: Lesson, before: ComputedLesson | null = null): ComputedLesson {
-  return before?.lesson === lesson ? before : goingOnFrom(before, (keep) => computeStages(lesson, keep));
+export function computeLesson(
+  lesson: Lesson,
+  before: ComputedLesson | null = null,
+  understood: readonly Heard[] | null = null,
+): ComputedLesson {
+  if (before?.lesson === lesson && (understood === null || before.heard === understood)) return before;
+  return goingOnFrom(before, (keep) => computeStages(lesson, keep, understood));
 }
 
-function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
+function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] | null): ComputedLesson {
   const drawn = drawStages(lesson, keep);
   const { view, program, paper, moves } = drawn;
   const { ageBand, reading, help, ruler, depths, hand } = lesson.plan;
@@ -85,7 +91,7 @@ function computeStages(lesson: Lesson, keep: Keep): ComputedLesson {
   const take = takeOf(lesson, steps, moves, keep);
   const { cues = NO_CUES } = take?.narration ?? {};
   const words = keep("words", [cues], () => cues.flatMap(wordsOf));
-  const heard = keep("understanding", [cues], () => understand(cues));
+  const heard = understood ?? keep("understanding", [cues], () => understand(cues));
   const durationMs = take ? takeDurationMs(take, words) : 0;
   const map = keep("clocks", [take === null, take?.edits, durationMs], () =>
     take ? editMap(take.edits ?? [], durationMs) : null,

@@ -2,50 +2,7 @@ import { parseLength } from "../base/index.ts";
 import { MM_PER } from "../lexicon/index.ts";
 import type { Heard, Token } from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
-
-/** Words that say nothing about a step. */
-const EMPTY: ReadonlySet<string> = new Set(
-  "a an and the of to in on at for from with it its is are be this that these those you your we our i my me so now then okay ok just really very gonna going go get do does did up down out over here there one as if but not no all can will would could should have has had like know right little bit let's them they he she or by into what when where how about some more each".split(
-    " ",
-  ),
-);
-
-/** Words of one meaning in this trade: common practice, no published source. */
-const SYNONYMS: Readonly<Record<string, string>> = {
-  vp: "point",
-  vanish: "point",
-  dot: "point",
-  vertic: "upright",
-  horizont: "level",
-  rub: "erase",
-  eras: "erase",
-  clean: "erase",
-  connect: "join",
-  rule: "draw",
-  sketch: "draw",
-  curb: "kerb",
-  eyelevel: "horizon",
-  tile: "floor",
-  crate: "box",
-  cube: "box",
-  gable: "roof",
-  peak: "roof",
-  ridge: "roof",
-  diagon: "cross",
-  tail: "guide",
-  back: "far",
-};
-
-/** The stem of a word: plain endings off, words of one meaning made one (after M. Porter, 1980, simplified, from memory). */
-export function stemOf(word: string): string {
-  const bare = word.toLowerCase().replace(/[^a-z0-9½¼¾/]/g, "");
-  if (bare.length <= 3) return SYNONYMS[bare] ?? bare;
-  const stem = bare
-    .replace(/(?:ings?|edly|ed|ers?|ly|ies|es|s)$/, (end) => (bare.length - end.length >= 3 ? "" : end))
-    .replace(/(.)\1$/, "$1")
-    .replace(/e$/, "");
-  return SYNONYMS[stem] ?? SYNONYMS[bare] ?? stem;
-}
+import { saysNothing, stemOf } from "./stems.ts";
 
 /** How strongly a spoken measure that a step also states ties it there, in words of evidence. */
 const SAME_MEASURE = 2.5;
@@ -89,20 +46,13 @@ export function suits(
   );
 }
 
-/** The stems of what is said, each once, without the words that say nothing. */
-export function contentStems(tokens: readonly Token[]): string[] {
-  const words = tokens.flatMap((t) => t.plain.replace(/,$/, "").split(" "));
-  const stems = words.filter((w) => !EMPTY.has(w) && !/^\d/.test(w)).map(stemOf);
-  return [...new Set(stems)].filter((stem) => stem.length > 1);
-}
-
 /** The stems a step would be told with; its title says most. */
 export function termsOf(step: Step): Map<string, number> {
   const terms = new Map<string, number>();
   const add = (text: string, weight: number) => {
     for (const word of text.split(/[\s:,.;]+/)) {
       const stem = stemOf(word);
-      if (stem.length < 2 || EMPTY.has(word.toLowerCase()) || /^\d+$/.test(stem)) continue;
+      if (stem.length < 2 || saysNothing(word) || /^\d+$/.test(stem)) continue;
       terms.set(stem, Math.max(terms.get(stem) ?? 0, weight));
     }
   };

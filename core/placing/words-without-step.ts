@@ -1,6 +1,7 @@
 import { type Heard, type HeardKind, sentencesOf, type Token } from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
-import { contentStems, stemOf, suits, termsOf } from "./suits.ts";
+import { contentStems, stemOf } from "./stems.ts";
+import { suits, termsOf } from "./suits.ts";
 
 /** A sentence that tells of drawing which no step does. */
 export interface Stray {
@@ -71,7 +72,7 @@ export function wordsWithoutStep(
   return telling.flatMap((s, j): Stray[] => {
     const first = s.tokens[0];
     if (!first || fits.some((row) => (row[j] ?? 0) > ABOUT_A_STEP)) return [];
-    const content = contentStems(s.tokens).filter((stem) => !MANNER.has(stem));
+    const content = contentStems(s.tokens.map((t) => t.plain).join(" ")).filter((stem) => !MANNER.has(stem));
     const unknown = content.filter((stem) => !known.has(stem));
     const speaksOfOther = unknown.length >= Math.max(LEAST_UNKNOWN, content.length * UNKNOWN_SHARE);
     if (!speaksOfOther && !unknown.some((stem) => THINGS.has(stem))) return [];

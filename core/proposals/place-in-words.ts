@@ -2,33 +2,18 @@ import type { Change, Finding } from "../base/index.ts";
 import { findCurrentTake, type Take } from "../lesson/index.ts";
 import { tokensOf, type Word, wordsOf } from "../narration/index.ts";
 import { type ComputedLesson, computeLesson } from "../pipeline/index.ts";
+import { makePlacer, type Placing } from "../placing/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
-import {
-  type Anchors,
-  alignSteps,
-  type Carried,
-  carryAnchors,
-  type Edit,
-  type PlacedStep,
-  proposeHolds,
-  scheduleSteps,
-} from "../schedule/index.ts";
+import { type Anchors, type Carried, carryAnchors, type Edit, proposeHolds } from "../schedule/index.ts";
 
 /** Where every step seems to begin in the current take's words; steps in `keep` stay where they are. */
-export function placeInWords(computed: ComputedLesson, keep: ReadonlySet<string> = new Set()): PlacedStep[] {
+export function placeInWords(computed: ComputedLesson, keep: ReadonlySet<string> = new Set()): Placing {
   const take = findCurrentTake(computed.lesson);
-  if (!take?.narration) return [];
-  const { steps, moves, paper, heard } = computed;
-  const estimate = scheduleSteps({
-    steps,
-    moves,
-    paper,
-    pace: AGE_BANDS[computed.lesson.plan.ageBand],
-    take: null,
-  });
-  const share = estimate.windows.map((w) => (w.endMs - w.startMs) / Math.max(1, estimate.totalMs));
-  const fixed = Object.fromEntries(Object.entries(take.anchors).filter(([id]) => keep.has(id)));
-  return alignSteps(steps, tokensOf(take.narration.cues), heard, share, fixed);
+  if (!take?.narration) return { places: [], settles: null };
+  const pinned = Object.entries(take.anchors).flatMap(([id, anchor]) =>
+    keep.has(id) ? [[id, anchor.wordId] as const] : [],
+  );
+  return makePlacer(computed.steps, tokensOf(take.narration.cues), computed.heard)(new Map(pinned));
 }
 
 /** Holds for the steps that have none, as an edit of the current take. Null when every step has its wait. */
@@ -84,7 +69,16 @@ function anchorsOf(carried: readonly Carried[], old: Anchors): Anchors {
     carried.flatMap((c) =>
       c.kind === "lost"
         ? []
-        : [[c.id, { wordId: c.wordId, offsetMs: c.kind === "kept" ? (old[c.id]?.offsetMs ?? 0) : 0 }]],
+        : [
+            [
+              c.id,
+              {
+                wordId: c.wordId,
+                offsetMs: c.kind === "kept" ? (old[c.id]?.offsetMs ?? 0) : 0,
+                ...(old[c.id]?.found ? { found: true as const } : {}),
+              },
+            ],
+          ],
     ),
   );
 }

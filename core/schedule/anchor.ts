@@ -11,6 +11,8 @@ export const AnchorSchema = v.strictObject({
     v.minValue(-5000, "at most 5 s before the word"),
     v.maxValue(5000, "at most 5 s after the word"),
   ),
+  /** Found in the words, and not yet said by anyone to be right: it goes along when another step is pinned. */
+  found: v.optional(v.literal(true)),
 });
 /** Anchors by the id of what they place: a step, or a single move. */
 export const AnchorsSchema = v.record(v.string(), AnchorSchema);

@@ -29,7 +29,6 @@ export type { MoveTiming } from "./fit-moves.ts";
 export { judgeSync } from "./judge-sync.ts";
 export { type PacePoint, paceCurve } from "./pace-curve.ts";
 export { type Part, partsOf } from "./parts.ts";
-export { alignSteps, type PlacedStep } from "./place-steps.ts";
 export {
   AT_THE_START,
   carriedOver,
@@ -53,4 +52,3 @@ export {
   strokesOf,
 } from "./starts-in-recording.ts";
 export { addressAt, type VideoAddress, VideoAddressSchema } from "./video-address.ts";
-export { type Stray, wordsWithoutStep } from "./words-without-step.ts";

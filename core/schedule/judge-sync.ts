@@ -1,6 +1,7 @@
 import { type Finding, formatClock, formatLength } from "../base/index.ts";
 import { MM_PER, MM_PER_INCH } from "../lexicon/index.ts";
 import { type Correction, type Heard, type Word, wordsBetween } from "../narration/index.ts";
+import { mmIn } from "../placing/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
@@ -8,7 +9,6 @@ import { type EditMap, sourceToLesson } from "./edit-map.ts";
 import type { Edit } from "./edits.ts";
 import { waitMs } from "./estimate.ts";
 import type { Schedule, StepWindow } from "./schedule-steps.ts";
-import { mmIn } from "./suits.ts";
 
 /** A hold shorter than this share of what the class needs is said to be short. */
 const ENOUGH = 0.6;

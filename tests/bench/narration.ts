@@ -4,6 +4,7 @@ import { applyChanges, setNarration } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
 import { alignWords, type Cue, readCaptions, tokensOf, understand } from "#core/narration";
 import { computeLesson } from "#core/pipeline";
+import { makePlacer } from "#core/placing";
 import { placeInWords } from "#core/proposals";
 import { allLabelled } from "../narrations/labelled.ts";
 import { quay } from "./lessons.ts";
@@ -39,7 +40,17 @@ const forty = { ...computed, steps: computed.steps.slice(0, 40) };
 const placing = timesMs(10, () => void placeInWords(forty));
 row(
   `  placing ${forty.steps.length} steps in it`,
-  `${placing.median.toFixed(0)} ms median; ${(placing.median / 150).toFixed(2)} of 150 ms`,
+  `${placing.median.toFixed(0)} ms median; ${(placing.median / 150).toFixed(2)} of 150 ms; ${(placing.median / once.median).toFixed(2)} of understanding it`,
+);
+const placer = makePlacer(forty.steps, tokensOf(cues), computed.heard);
+const found = placer().places;
+const again = timesMs(20, (run) => {
+  const pinned = found[run % found.length];
+  placer(new Map(pinned ? [[pinned.stepId, pinned.wordId]] : []));
+});
+row(
+  "  placing them again after a pin",
+  `${again.median.toFixed(0)} ms median; ${(again.median / 50).toFixed(2)} of 50 ms`,
 );
 const old = tokensOf(cues).map((t) => t.plain);
 const next = old.flatMap((w, i) =>

@@ -86,7 +86,7 @@ function proposalsOf(c: ComputedLesson): string[] {
     `cost ${plain(costOf(c.paper, c.moves.length))}`,
     `vanishing points ${plain(proposeVanishingPoints(c.lesson))}`,
     `holds ${plain(holdsToAdd(c))}`,
-    ...placeInWords(c).map(plain),
+    ...placeInWords(c).places.map(plain),
   ];
 }
 

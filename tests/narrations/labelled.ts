@@ -98,9 +98,7 @@ function cuesOf(
   const size = { captions: 7, machine: 9, rolling: 9, paragraphs: 10_000, words: 1 }[style] ?? 7;
   const plain = style === "machine" || style === "rolling";
   const goesOn = (end: number, i: number) => style === "rolling" || words[end]?.line === words[i]?.line;
-  const spoken = words.map(({ text }) =>
-    plain ? text.toLowerCase().replace(/[.,;:!?]+$/g, "") : text,
-  );
+  const spoken = words.map(({ text }) => (plain ? text.toLowerCase().replace(/[.,;:!?]+$/g, "") : text));
   const wordMs = 60_000 / pace;
   const cues: Cue[] = [];
   const places: { cueId: string; from: number }[] = [];
@@ -132,7 +130,9 @@ function cuesOf(
   return { cues, words: places };
 }
 
-export function allLabelled(half: "develop" | "held" | "spoken/develop" | "spoken/held"): Labelled[] {
+export function allLabelled(
+  half: "develop" | "held" | "spoken/develop" | "spoken/held" | "spoken/places",
+): Labelled[] {
   const folder = join(import.meta.dirname, half);
   return readdirSync(folder)
     .sort()

@@ -7,7 +7,9 @@ import type { Labelled } from "./labelled.ts";
 
 /** A narration brought into the lesson it goes with. */
 export function inItsLesson(narration: Labelled): ComputedLesson {
-  const read = parseLessonText(readFileSync(join(import.meta.dirname, "../..", narration.lesson ?? ""), "utf8"));
+  const read = parseLessonText(
+    readFileSync(join(import.meta.dirname, "../..", narration.lesson ?? ""), "utf8"),
+  );
   if (!read.ok) throw new Error(`${narration.name}: ${read.findings[0]?.message}`);
   const changed = applyChanges(read.value, setNarration(read.value, "take.vtt", narration.cues));
   if (!changed.ok) throw new Error(`${narration.name}: ${changed.findings[0]?.message}`);

@@ -4,8 +4,9 @@ import { applyChanges, setNarration, takeFromCaptions } from "#core/changes";
 import { findCurrentTake, type Lesson } from "#core/lesson";
 import { type Cue, sentencesOf, tokensOf, understand, wordsOf } from "#core/narration";
 import { computeLesson, exportLesson } from "#core/pipeline";
+import { wordsWithoutStep } from "#core/placing";
 import { holdsToAdd, placeInWords, retake } from "#core/proposals";
-import { carryAnchors, editMap, sourceToLesson, wordsWithoutStep } from "#core/schedule";
+import { carryAnchors, editMap, sourceToLesson } from "#core/schedule";
 import { lesson, put, views } from "../unit/put-down.ts";
 
 const crates = put(
@@ -64,7 +65,7 @@ test("nine steps in ten are placed within two seconds of where a teacher begins 
     const changed = applyChanges(crates, setNarration(crates, "told.vtt", cues));
     if (!changed.ok) throw new Error(changed.findings[0]?.message);
     const words = new Map(cues.flatMap(wordsOf).map((w) => [w.id, w.startMs]));
-    const placed = placeInWords(computeLesson(changed.value.lesson));
+    const { places: placed } = placeInWords(computeLesson(changed.value.lesson));
     // Starts rise with the steps.
     const times = placed.map((p) => words.get(p.wordId) ?? -1);
     expect(times).toEqual([...times].sort((a, b) => a - b));
@@ -139,7 +140,7 @@ const withTake = (seed: number): Lesson => {
   const { cues } = toldFrom(computeLesson(crates).steps, seed);
   const changed = applyChanges(crates, setNarration(crates, "told.vtt", cues));
   if (!changed.ok) throw new Error("no take");
-  const placed = placeInWords(computeLesson(changed.value.lesson));
+  const { places: placed } = placeInWords(computeLesson(changed.value.lesson));
   const take = findCurrentTake(changed.value.lesson);
   const anchored = applyChanges(changed.value.lesson, [
     {

@@ -22,6 +22,7 @@ const PLOT = [
   "tasks",
   "steps",
   "narration",
+  "placing",
   "schedule",
   "display",
   "overlay",

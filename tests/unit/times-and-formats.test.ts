@@ -7,6 +7,7 @@ import {
   frameAtMs,
   msOfFrame,
   parseTimeCode,
+  readCaptionBytes,
   readCaptions,
   wordsOf,
 } from "#core/narration";
@@ -53,6 +54,48 @@ describe("time code (SMPTE ST 12-1)", () => {
 });
 
 describe("narrations in other formats", () => {
+  test("a long paragraph with one time is its sentences, each with the time its letters take", () => {
+    const read = readCaptions(
+      "[0:00] Draw the near corner of the shed. Then both of its walls go to the points! Okay. And now you close the lid.\n[0:40] Done.",
+    );
+    if (!read.ok) throw new Error("not read");
+    const { cues } = read.value;
+    expect(cues.map((c) => c.text)).toEqual([
+      "Draw the near corner of the shed.",
+      "Then both of its walls go to the points!",
+      "Okay. And now you close the lid.",
+      "Done.",
+    ]);
+    const letters = cues.slice(0, 3).map((c) => c.text.length + 1);
+    const whole = letters.reduce((a, b) => a + b, 0);
+    const ends = (cues[2]?.endMs ?? 0) - 0;
+    let before = 0;
+    for (const [i, n] of letters.entries()) {
+      expect(Math.abs((cues[i]?.startMs ?? 0) - (ends * before) / whole)).toBeLessThan(ends / whole);
+      before += n;
+    }
+  });
+
+  // The Unicode Standard, 23.8: the byte order mark.
+  test("UTF-16 is known by its mark and read, either way round; other encodings are refused by name", () => {
+    const text = "WEBVTT\n\n00:01.000 --> 00:02.000\nthe façade";
+    const decode = (bytes: Uint8Array, encoding: string) => new TextDecoder(encoding).decode(bytes);
+    const units = [0xfeff, ...[...text].map((c) => c.charCodeAt(0))];
+    const little = Uint8Array.from(units.flatMap((u) => [u & 0xff, u >> 8]));
+    const big = Uint8Array.from(units.flatMap((u) => [u >> 8, u & 0xff]));
+    for (const bytes of [little, big, new TextEncoder().encode(text)]) {
+      const read = readCaptionBytes(bytes, decode);
+      expect(read.ok && read.value.cues[0]?.text).toBe("the façade");
+    }
+    const why = (bytes: Uint8Array) => {
+      const read = readCaptionBytes(bytes, decode);
+      return read.ok ? "" : read.findings[0]?.message;
+    };
+    expect(why(Uint8Array.from([...text].map((c) => c.charCodeAt(0))))).toMatch(/an older 8-bit encoding/);
+    expect(why(little.subarray(2))).toMatch(/UTF-16 without its mark/);
+    expect(why(Uint8Array.from([0xff, 0xfe, 0, 0, 0x57, 0, 0, 0]))).toMatch(/UTF-32; save it as UTF-8/);
+  });
+
   test("plain text with times: brackets, hours, lines that go on, and bad ones by their line", () => {
     const read = readCaptions(
       "\uFEFF[0:05] Draw the horizon.\r\nIt goes all the way.\r\n\r\n(1:02) Now the box\r\n00:02:10.500 - and its lid.\r\n[2:75] broken\r\n[3:00]\r\n",

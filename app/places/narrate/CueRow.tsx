@@ -20,6 +20,19 @@ const SHOWN: Partial<
   misheard: { called: "perhaps misheard", look: "doubt" },
 };
 
+/** A step at a word: pinned there, found there for sure, perhaps there, or not said and to be drawn there. */
+export interface TiedStep {
+  readonly step: Step;
+  readonly how: "pinned" | "found" | "doubtful" | "unsaid";
+}
+
+const SAYS: Readonly<Record<TiedStep["how"], (step: Step) => string>> = {
+  pinned: (step) => `Step ${step.number} starts here: ${step.title}`,
+  found: (step) => `Step ${step.number} starts here: ${step.title}`,
+  doubtful: (step) => `Step ${step.number} perhaps starts here: ${step.title}`,
+  unsaid: (step) => `Nothing is said of step ${step.number}, ${step.title}: it would go here`,
+};
+
 /** A line of a step that begins at a word. */
 export interface TiedLine {
   readonly step: Step;
@@ -61,7 +74,7 @@ export const CueRow = memo(function CueRow({
 }: {
   cue: CueOnPage;
   heard: ReadonlyMap<string, readonly Heard[]>;
-  tiedSteps: ReadonlyMap<string, readonly Step[]>;
+  tiedSteps: ReadonlyMap<string, readonly TiedStep[]>;
   tiedLines: ReadonlyMap<string, readonly TiedLine[]>;
   strayWords: ReadonlySet<string>;
   chosenStep: Step | null;
@@ -89,17 +102,20 @@ export const CueRow = memo(function CueRow({
           ].join(", ");
           return (
             <Fragment key={word.id}>
-              {tiedSteps.get(word.id)?.map((step) => (
+              {tiedSteps.get(word.id)?.map(({ step, how }) => (
                 <button
                   key={step.id}
                   type="button"
                   className={styles.marker}
-                  aria-label={`Step ${step.number} starts here: ${step.title}`}
+                  data-how={how}
+                  title={how === "pinned" ? undefined : SAYS[how](step)}
+                  aria-label={SAYS[how](step)}
                   aria-pressed={step.id === chosenStep?.id}
                   tabIndex={-1}
                   onClick={() => actions.onStep(step.id)}
                 >
                   {step.number}
+                  {how === "doubtful" ? "?" : ""}
                 </button>
               ))}
               {tiedLines.get(word.id)?.map(({ step, moveId, line }) => (

@@ -31,7 +31,7 @@ export function Narrate() {
   const timeline = useMemo(() => timelineOf(editMap([], durationMs)), [durationMs]);
   const video = useRef<HTMLVideoElement>(null);
   const player = usePlayer(timeline, video, take?.video != null);
-  const tapping = useTapping(player, take?.video != null, words, placing.settle);
+  const tapping = useTapping(player, take?.video != null, words, placing.pin);
 
   // A step that has its place is shown in the picture too, unless the recording is running.
   const chosenAt = starts.find((p) => p.step.id === step?.id && p.wordId !== null)?.sourceMs ?? null;
@@ -50,7 +50,7 @@ export function Narrate() {
       // On to the next line of its step.
       tieLine(ownStroke, wordId);
       setStroke(strokes[strokes.findIndex((s) => s.moveId === ownStroke) + 1]?.moveId ?? null);
-    } else if (step) placing.place(step.id, wordId);
+    } else if (step) placing.pin(step.id, { wordId });
     else player.seek(words.find((w) => w.id === wordId)?.startMs ?? 0);
   };
   const [from, to] = span ? [words[span.from], words[span.to]] : [];
@@ -76,6 +76,7 @@ export function Narrate() {
           <Transcript
             narration={narration}
             player={player}
+            placing={placing}
             chosenStep={step}
             chosenStroke={ownStroke}
             span={span}
@@ -116,7 +117,7 @@ export function Narrate() {
               onStep={chooseStep}
               onStroke={setStroke}
               onPlaceStroke={tieLine}
-              onPlace={placing.place}
+              onPlace={(stepId, wordId) => placing.pin(stepId, { wordId })}
               onChooseEdit={setChosenEdit}
               onEdits={(next) => commit(setEdits(lesson, next))}
               sheet={take.video ? take : null}

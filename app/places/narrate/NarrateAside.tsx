@@ -5,8 +5,8 @@ import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";
 import { WriteOut } from "../../lesson/WriteOut.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
-import { DoubtfulPlaces } from "./DoubtfulPlaces.tsx";
 import styles from "./Narrate.module.css";
+import { OpenPlaces } from "./OpenPlaces.tsx";
 import { StepPlace } from "./StepPlace.tsx";
 import { StrayWords } from "./StrayWords.tsx";
 import { Takes } from "./Takes.tsx";
@@ -51,16 +51,14 @@ export function NarrateAside({
       ) : null}
       <ToldThings />
       {placing.said ? <p role="status">{placing.said}</p> : null}
-      <DoubtfulPlaces
-        places={placing.doubtful}
+      <OpenPlaces
+        placing={placing}
         steps={computed.steps}
         wordOf={(id) => wordOf(id)?.text ?? ""}
         onLook={(p) => {
           chooseStep(p.stepId);
           player.seek(wordOf(p.wordId)?.startMs ?? 0);
         }}
-        onTake={placing.take}
-        onLeave={(p) => placing.settle(p.stepId)}
       />
       {step ? (
         <StepPlace

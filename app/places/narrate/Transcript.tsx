@@ -7,6 +7,7 @@ import { usePlayed } from "../../lesson/use-player.ts";
 import { type CueOnPage, CueRow, type PageActions } from "./CueRow.tsx";
 import styles from "./Narrate.module.css";
 import type { Narration } from "./use-narration.ts";
+import type { PlacingSteps } from "./use-placing-steps.ts";
 import { useTiedWords } from "./use-tied-words.ts";
 
 /** Words from one to another, by their place in the narration. */
@@ -30,6 +31,7 @@ const ROWS_BEYOND = 12;
 export function Transcript({
   narration,
   player,
+  placing,
   chosenStep,
   chosenStroke,
   span,
@@ -40,6 +42,7 @@ export function Transcript({
 }: {
   narration: Narration;
   player: Player;
+  placing: PlacingSteps;
   chosenStep: Step | null;
   chosenStroke: string | null;
   span: WordSpan | null;
@@ -52,7 +55,7 @@ export function Transcript({
   const page = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState(0);
   const anchor = useRef(0);
-  const { tiedSteps, tiedLines } = useTiedWords(narration);
+  const { tiedSteps, tiedLines } = useTiedWords(narration, placing);
   const strayWords = useMemo(() => new Set(stray.flatMap((s) => s.wordIds)), [stray]);
   const cues = useMemo(() => cuesOf(words), [words]);
   const spoken = usePlayed(player, (p) => (p.running ? wordIndexAt(words, p.lessonMs) : -1));

@@ -1,15 +1,14 @@
 import { useMemo } from "react";
 import { findCurrentTake } from "#core/lesson";
 import { type Cue, correctWords, type Heard, kindsByWord, tokensOf, type Word } from "#core/narration";
+import { type Stray, wordsWithoutStep } from "#core/placing";
 import {
   type Edit,
   type PacePoint,
   paceCurve,
-  type Stray,
   type StrokeInRecording,
   startsInRecording,
   strokesInRecording,
-  wordsWithoutStep,
 } from "#core/schedule";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";

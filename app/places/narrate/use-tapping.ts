@@ -1,11 +1,12 @@
 import type { HotkeyItem } from "@mantine/hooks";
 import { useRef, useState } from "react";
-import { tieSteps, tieStroke } from "#core/changes";
+import { tieStroke } from "#core/changes";
 import { nearestWord, type Word } from "#core/narration";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { Player } from "../../lesson/player.ts";
 import { useKeys } from "../../ui/use-keys.ts";
+import type { PinAt } from "./use-placing-steps.ts";
 
 /** A hand is a quarter of a second late. */
 const HAND_LAG_MS = 250;
@@ -25,7 +26,7 @@ export function useTapping(
   /** Whether there is a recording to play. */
   present: boolean,
   words: readonly Word[],
-  onStepTapped: (stepId: string) => void,
+  onStepTapped: (stepId: string, at: PinAt) => void,
 ): Tapping {
   const { computed, commit, step, chooseStep } = useLesson();
   const { steps, moves, schedule } = computed;
@@ -45,8 +46,7 @@ export function useTapping(
   const tapStep = () => {
     const at = heardNow();
     if (!target || !at) return;
-    commit((now) => tieSteps(now, [{ stepId: target.id, ...at }]));
-    onStepTapped(target.id);
+    onStepTapped(target.id, at);
     drawing.current = { step: target, nextMove: target.firstMove };
     chooseStep(steps[steps.indexOf(target) + 1]?.id ?? null);
   };

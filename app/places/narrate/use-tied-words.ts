@@ -1,21 +1,42 @@
 import { useMemo } from "react";
+import { findCurrentTake } from "#core/lesson";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import type { TiedLine } from "./CueRow.tsx";
+import type { TiedLine, TiedStep } from "./CueRow.tsx";
 import type { Narration } from "./use-narration.ts";
+import type { PlacingSteps } from "./use-placing-steps.ts";
 
-/** By word: the steps and the single lines that are tied to it. */
-export function useTiedWords({ starts, strokes }: Narration): {
-  tiedSteps: ReadonlyMap<string, readonly Step[]>;
+/** By word: the steps and the single lines that are tied to it, and the steps that may be. */
+export function useTiedWords(
+  { starts, strokes }: Narration,
+  { doubtful, unsaid }: Pick<PlacingSteps, "doubtful" | "unsaid">,
+): {
+  tiedSteps: ReadonlyMap<string, readonly TiedStep[]>;
   tiedLines: ReadonlyMap<string, readonly TiedLine[]>;
 } {
-  const { steps } = useLesson().computed;
+  const { lesson, computed } = useLesson();
+  const { steps } = computed;
+  const anchors = findCurrentTake(lesson)?.anchors;
+  // Which they are may be the same list as before: rows are drawn again only when it is not.
+  const offered = [...doubtful, ...unsaid].map((p) => `${p.stepId} ${p.wordId} ${p.said}`).join("\n");
   const tiedSteps = useMemo(() => {
-    const byWord = new Map<string, Step[]>();
+    const byWord = new Map<string, TiedStep[]>();
+    const add = (wordId: string, step: Step | undefined, how: TiedStep["how"]) => {
+      if (step) byWord.set(wordId, [...(byWord.get(wordId) ?? []), { step, how }]);
+    };
     for (const { step, wordId } of starts)
-      if (wordId !== null) byWord.set(wordId, [...(byWord.get(wordId) ?? []), step]);
+      if (wordId !== null) add(wordId, step, anchors?.[step.id]?.found ? "found" : "pinned");
+    for (const line of offered.split("\n")) {
+      const [stepId, wordId, said] = line.split(" ");
+      if (wordId)
+        add(
+          wordId,
+          steps.find((s) => s.id === stepId),
+          said === "true" ? "doubtful" : "unsaid",
+        );
+    }
     return byWord;
-  }, [starts]);
+  }, [starts, anchors, offered, steps]);
   const tiedLines = useMemo(() => {
     const byWord = new Map<string, TiedLine[]>();
     for (const { moveId, moveIndex, wordId } of strokes) {

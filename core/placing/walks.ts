@@ -1,0 +1,231 @@
+import { type Model, passScore } from "./model.ts";
+
+/** Steps that must begin with a clause, by their index; null for one that must not be said. */
+export type Pins = ReadonlyMap<number, number | null>;
+
+/**
+ * All walks summed, as shares of all there are: clause by clause, from the start up to each state (`forward`) and from each
+ * state to the end (`backward`), each row scaled so that it adds up to 1 and its scale kept as a logarithm.
+ */
+export interface Walks {
+  readonly forward: Float64Array;
+  readonly backward: Float64Array;
+  readonly forwardScale: Float64Array;
+  readonly backwardScale: Float64Array;
+  /** For each clause and step, all walks that lead up to beginning it there, in the scale of the clause before. */
+  readonly reached: Float64Array;
+  /** For each clause and step, all walks from beginning it there on, in the scale of `backward` at the clause. */
+  readonly onward: Float64Array;
+  /** For each clause and step, all walks that begin some later step there, the steps between unsaid. */
+  readonly later: Float64Array;
+  /** Chances, not logarithms, of each clause in each state, and how each clause's are scaled. */
+  readonly emitted: Float64Array;
+  /** Chances of beginning a step with a clause, and in which of its states. */
+  readonly begun: Float64Array;
+  readonly entered: readonly Float64Array[];
+  /** What is left of a walk's chance when it leaves a step it was only led up to. */
+  readonly ledUpTo: number;
+  readonly pass: readonly (readonly [Float64Array, Float64Array])[];
+  readonly skip: readonly number[];
+  /** The logarithm of the sum over all walks. */
+  readonly total: number;
+}
+
+const NOTHING = new Float64Array(0);
+/** A share of all walks too small to change any chance that is shown. */
+const HARDLY_ANY = 1e-9;
+const HARDLY_ANY_LEAD = 1e-13;
+
+/** Sums over all walks that keep to the pins (L. Baum et al., 1970, from memory); rows are scaled as they grow. */
+export function walksOf(model: Model, pins: Pins = new Map()): Walks {
+  const { clauses: n, steps: s, states, first, within } = model;
+  const size = (i: number) => (first[i + 1] ?? states) - (first[i] ?? 0);
+  const mayBegin = mayBeginBy(pins);
+  const alive = aliveBy(pins, s);
+  const skip = Array.from({ length: s }, (_, i) => skipShare(model, pins, i));
+  const pass = passesOf(model);
+  const emitted = within.map(Math.exp);
+  const begun = model.begins.map(Math.exp);
+  const entered = model.beginsIn.map((row) => row.map(Math.exp));
+  const ledUpTo = Math.exp(model.weights.onlyLedUpTo);
+  const forward = new Float64Array(n * states);
+  const backward = new Float64Array(n * states);
+  const forwardScale = new Float64Array(n);
+  const backwardScale = new Float64Array(n);
+  const reached = new Float64Array(n * s);
+  const onward = new Float64Array(n * s);
+  const later = new Float64Array(n * (s + 1));
+  // Steps that hardly any walk is in at a clause are passed over on the way back.
+  const busy = new Uint8Array(n * (s + 1));
+
+  for (let j = 0; j < n; j++) {
+    const [row, before] = [j * states, (j - 1) * states];
+    // What leads to beginning step i: all of what came before it, the steps between left unsaid.
+    let lead = j === 0 ? 1 : (forward[before] ?? 0);
+    const [open, enter] = [begun[j] ?? 0, entered[model.opens[j] ?? 0] ?? NOTHING];
+    if (alive(-1, j)) forward[row] = lead * (emitted[row] ?? 0);
+    for (let i = 0; i < s; i++) {
+      const [at, k] = [first[i] ?? 0, size(i)];
+      const begins = (lead > HARDLY_ANY_LEAD || pins.has(i)) && mayBegin(i, j) ? lead : 0;
+      reached[j * s + i] = begins;
+      let left = 0;
+      if (j > 0) for (let from = 0; from < k; from++) left += forward[before + at + from] ?? 0;
+      if (alive(i, j) && (begins > 0 || left > 0)) {
+        const passes = pass[i]?.[model.ordered[j - 1] ? 1 : 0];
+        for (let to = 0; to < k; to++) {
+          let sum = begins * open * (enter[at + to] ?? 0);
+          if (left > 0)
+            for (let from = 0; from < k; from++)
+              sum += (forward[before + at + from] ?? 0) * (passes?.[from * k + to] ?? 0);
+          forward[row + at + to] = sum * (emitted[row + at + to] ?? 0);
+        }
+      }
+      const led = j > 0 ? (forward[before + at] ?? 0) : 0;
+      lead = lead * (skip[i] ?? 0) + left - led * (1 - ledUpTo);
+    }
+    forwardScale[j] = scaled(forward, row, states);
+    for (let i = -1; i < s; i++) {
+      const at = row + (i < 0 ? 0 : (first[i] ?? 0));
+      let sum = 0;
+      for (let k = i < 0 ? 1 : size(i); k-- > 0; ) sum += forward[at + k] ?? 0;
+      if (sum > HARDLY_ANY) busy[j * (s + 1) + i + 1] = 1;
+      else forward.fill(0, at, at + (i < 0 ? 1 : size(i)));
+    }
+  }
+
+  for (let j = n - 1; j >= 0; j--) {
+    const [row, after] = [j * states, (j + 1) * states];
+    const end = j === n - 1;
+    // After the last clause every step not begun is left unsaid.
+    let tail = 1;
+    for (let i = s - 1; i >= -1; i--) {
+      const at = i < 0 ? 0 : (first[i] ?? 0);
+      const k = i < 0 ? 1 : size(i);
+      const lead = end ? tail : (later[(j + 1) * (s + 1) + i + 1] ?? 0);
+      const passes = i < 0 ? null : pass[i]?.[model.ordered[j] ? 1 : 0];
+      if (busy[j * (s + 1) + i + 1])
+        for (let from = 0; from < k; from++) {
+          let sum = i >= 0 && from === 0 ? lead * ledUpTo : lead;
+          if (!end)
+            for (let to = 0; to < k; to++) {
+              const share = passes ? (passes[from * k + to] ?? 0) : 1;
+              if (share > 0)
+                sum += share * (emitted[after + at + to] ?? 0) * (backward[after + at + to] ?? 0);
+            }
+          backward[row + at + from] = sum;
+        }
+      if (i >= 0) tail *= skip[i] ?? 0;
+    }
+    backwardScale[j] = scaled(backward, row, states);
+    const [open, enter] = [begun[j] ?? 0, entered[model.opens[j] ?? 0] ?? NOTHING];
+    let lead = 0;
+    for (let i = s - 1; i >= 0; i--) {
+      later[j * (s + 1) + i + 1] = lead;
+      let sum = 0;
+      if (mayBegin(i, j) && busy[j * (s + 1) + i + 1]) {
+        const at = first[i] ?? 0;
+        const k = size(i);
+        for (let to = 0; to < k; to++)
+          sum += (enter[at + to] ?? 0) * (emitted[row + at + to] ?? 0) * (backward[row + at + to] ?? 0);
+        sum *= open;
+      }
+      onward[j * s + i] = sum;
+      lead = sum + (skip[i] ?? 0) * lead;
+    }
+    later[j * (s + 1)] = lead;
+  }
+  const all = n === 0 ? 0 : (emitted[0] ?? 0) * (backward[0] ?? 0) + (later[0] ?? 0);
+  // Rows of `backward` were scaled one after another: the first carries all the scales after it.
+  let total = Math.log(all);
+  for (let j = 0; j < n; j++) total += backwardScale[j] ?? 0;
+  return {
+    forward,
+    backward,
+    forwardScale,
+    backwardScale,
+    reached,
+    onward,
+    later,
+    emitted,
+    begun,
+    entered,
+    ledUpTo,
+    pass,
+    skip,
+    total,
+  };
+}
+
+/** Makes a row add up to 1, unless nothing is in it; the logarithm of what it was divided by. */
+function scaled(rows: Float64Array, from: number, length: number): number {
+  let sum = 0;
+  for (let k = from; k < from + length; k++) sum += rows[k] ?? 0;
+  if (sum <= 0) return 0;
+  for (let k = from; k < from + length; k++) rows[k] = (rows[k] ?? 0) / sum;
+  return Math.log(sum);
+}
+
+/** For each step its passes from state to state, without and after an order. */
+function passesOf({ first, states, steps, weights }: Model): (readonly [Float64Array, Float64Array])[] {
+  const bySize = new Map<number, readonly [Float64Array, Float64Array]>();
+  return Array.from({ length: steps }, (_, i) => {
+    const k = (first[i + 1] ?? states) - (first[i] ?? 0);
+    const known = bySize.get(k);
+    if (known) return known;
+    const of = (ordered: boolean) =>
+      Float64Array.from({ length: k * k }, (_x, at) =>
+        Math.exp(passScore(weights, k - 1, Math.floor(at / k), at % k, ordered)),
+      );
+    const made = [of(false), of(true)] as const;
+    bySize.set(k, made);
+    return made;
+  });
+}
+
+/** What is left of a walk's chance when it passes over a step. */
+function skipShare({ unsaid }: Model, pins: Pins, step: number): number {
+  const pin = pins.get(step);
+  if (pin === undefined) return Math.exp(unsaid[step] ?? 0);
+  return pin === null ? 1 : 0;
+}
+
+/** Whether a step may begin with a clause: a pinned one only at its own, any other not there. */
+function mayBeginBy(pins: Pins): (step: number, clause: number) => boolean {
+  const taken = new Set([...pins.values()]);
+  return (i, j) => (pins.has(i) ? pins.get(i) === j : !taken.has(j));
+}
+
+/** Whether a walk may be in a step at a clause: not before an earlier pin is met, nor after a later one. */
+function aliveBy(pins: Pins, steps: number): (step: number, clause: number) => boolean {
+  const from = new Int32Array(steps + 1);
+  const until = new Int32Array(steps + 1).fill(2 ** 31 - 1);
+  for (const [i, clause] of pins) {
+    if (clause === null) continue;
+    for (let k = i; k < steps; k++) from[k + 1] = Math.max(from[k + 1] ?? 0, clause);
+    for (let k = -1; k < i; k++) until[k + 1] = Math.min(until[k + 1] ?? 0, clause);
+  }
+  return (i, j) => j >= (from[i + 1] ?? 0) && j < (until[i + 1] ?? 0);
+}
+
+/** For each step the chance that it begins with each clause, step by step; what is missing to 1 is that it is not said. */
+export function beginnings({ clauses: n, steps: s }: Model, walks: Walks): Float64Array[] {
+  const { reached, onward, forwardScale, backwardScale, total } = walks;
+  // Scales up to the clause before, and from the clause on.
+  const scale = new Float64Array(n);
+  let before = 0;
+  for (let j = 0; j < n; j++) {
+    scale[j] = before;
+    before += forwardScale[j] ?? 0;
+  }
+  let after = 0;
+  for (let j = n - 1; j >= 0; j--) {
+    after += backwardScale[j] ?? 0;
+    scale[j] = Math.exp((scale[j] ?? 0) + after - total);
+  }
+  return Array.from({ length: s }, (_, i) => {
+    const chances = new Float64Array(n);
+    for (let j = 0; j < n; j++)
+      chances[j] = (reached[j * s + i] ?? 0) * (onward[j * s + i] ?? 0) * (scale[j] ?? 0);
+    return chances;
+  });
+}

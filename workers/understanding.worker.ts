@@ -1,0 +1,8 @@
+import { type Cue, type Heard, understand } from "#core/narration";
+
+/** All that is said in, what it does in the lesson out. */
+export type UnderstandingRequest = readonly Cue[];
+export type UnderstandingAnswer = readonly Heard[];
+
+self.onmessage = ({ data: cues }: MessageEvent<UnderstandingRequest>) =>
+  self.postMessage(understand(cues) satisfies UnderstandingAnswer);
