@@ -78,8 +78,9 @@ test("labelled again, nine steps in ten begin within two seconds of the same wor
   for (const one of [...all.develop, ...all.held]) {
     const words = one.computed.words;
     for (const [step, from] of Object.entries(second[one.narration.name] ?? {})) {
-      const said = from.split(" ");
-      const at = words.findIndex((_, i) => said.every((w, k) => words[i + k]?.text === w));
+      const plain = (word = "") => word.toLowerCase().replace(/[^\w']/g, "");
+      const said = from.split(" ").map(plain);
+      const at = words.findIndex((_, i) => said.every((w, k) => plain(words[i + k]?.text) === w));
       expect(at, `${one.narration.name} ${from}`).toBeGreaterThanOrEqual(0);
       off.push(Math.abs((words[at]?.startMs ?? 0) - (one.trueMs(Number(step)) ?? Number.NaN)));
     }
@@ -93,8 +94,8 @@ describe.each(["develop", "held"] as const)("the %s half of the spoken narration
   const every = found.flat();
 
   test("steps are placed where they begin", () => {
-    expect(shareWithin(every, 2000)).toBeGreaterThan(0.74);
-    expect(shareWithin(every, 10_000)).toBeGreaterThan(0.84);
+    expect(shareWithin(every, 2000)).toBeGreaterThan(0.77);
+    expect(shareWithin(every, 10_000)).toBeGreaterThan(0.86);
   });
 
   test("what is called sure is right", () => {
@@ -115,7 +116,7 @@ describe.each(["develop", "held"] as const)("the %s half of the spoken narration
   test("with 15 % of the steps pinned, each the one that is asked for, the rest follow", () => {
     const after = all[half].flatMap((one) => outcomes(one, pinnedAsAsked(one, 0.15)));
     expect(shareWithin(after, 2000)).toBeGreaterThan(shareWithin(every, 2000));
-    expect(shareWithin(after, 2000)).toBeGreaterThan(0.84);
+    expect(shareWithin(after, 2000)).toBeGreaterThan(0.9);
   });
 });
 
