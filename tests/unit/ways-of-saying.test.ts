@@ -37,7 +37,6 @@ const SAID: readonly (readonly [HeardKind, readonly string[]])[] = [
       "Now it's time to draw the door.",
       "Now take your ruler and draw a line from here to here.",
       "and now connect those two dots",
-      "So now you can draw your roof.",
       "Now you do the other side.",
       "Okay now we're ready, so you go ahead.",
     ],
