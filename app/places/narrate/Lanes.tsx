@@ -108,6 +108,7 @@ export function Lanes({
             key={start.step.id}
             className={styles.step}
             data-sure={start.wordId !== null}
+            data-found={start.found}
             data-chosen={start.step.id === chosenStep?.id}
             data-lane-step={start.step.id}
             label={`Start of step ${start.step.number}: ${start.step.title}`}

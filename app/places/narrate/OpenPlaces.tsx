@@ -13,7 +13,7 @@ const MOST = 6;
  * which nothing seems to be said. Enter takes one and goes on to the next.
  */
 export function OpenPlaces({
-  placing: { doubtful, unsaid, next, nextAt, pin, leave },
+  placing: { doubtful, unsaid, next, nextAt, said, pin, leave },
   steps,
   wordOf,
   onLook,
@@ -25,12 +25,15 @@ export function OpenPlaces({
 }) {
   const list = useRef<HTMLUListElement>(null);
   const first = doubtful[0]?.stepId;
+  const taking = useRef(false);
+  const justPlaced = said !== null;
   useEffect(() => {
-    // On from one that was taken to the next; whoever is at the words, or at a step, stays there.
-    const free = document.activeElement === document.body || list.current?.contains(document.activeElement);
-    if (first && free)
+    // On from one that was taken to the next, or to the first once all were placed. A hand that taps, or is at the words,
+    // stays where it is.
+    if (first && (taking.current || justPlaced))
       list.current?.querySelector<HTMLButtonElement>("button")?.focus({ preventScroll: true });
-  }, [first]);
+    taking.current = false;
+  }, [first, justPlaced]);
   const row = (place: PlacedStep, at: ReactNode, takes: string) => {
     const step = steps.find((s) => s.id === place.stepId);
     return (
@@ -39,10 +42,24 @@ export function OpenPlaces({
           <b>{step?.number}</b> {step?.title} {at}
         </span>
         <span className={styles.choices}>
-          <Button size="compact-sm" onFocus={() => onLook(place)} onClick={() => pin(place.stepId, place)}>
+          <Button
+            size="compact-sm"
+            onFocus={() => onLook(place)}
+            onClick={() => {
+              taking.current = true;
+              pin(place.stepId, place);
+            }}
+          >
             {takes}
           </Button>
-          <Button size="compact-sm" variant="subtle" onClick={() => leave(place.stepId)}>
+          <Button
+            size="compact-sm"
+            variant="subtle"
+            onClick={() => {
+              taking.current = true;
+              leave(place.stepId);
+            }}
+          >
             Leave it
           </Button>
         </span>

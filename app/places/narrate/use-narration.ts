@@ -20,6 +20,8 @@ export interface StepStart {
   readonly step: Step;
   readonly sourceMs: number;
   readonly wordId: string | null;
+  /** The word was found, and nobody pinned the step there. */
+  readonly found: boolean;
 }
 
 /** What the current take says and where the steps stand in it, all in the recording's own time. */
@@ -61,7 +63,9 @@ export function useNarration(): Narration {
     const byId = new Map(steps.map((s) => [s.id, s]));
     return schedule.windows.flatMap(({ stepId, wordId }): StepStart[] => {
       const step = byId.get(stepId);
-      return step ? [{ step, sourceMs: startOf.get(stepId) ?? 0, wordId }] : [];
+      return step
+        ? [{ step, sourceMs: startOf.get(stepId) ?? 0, wordId, found: anchors?.[stepId]?.found === true }]
+        : [];
     });
   }, [schedule, words, anchors, editMap, steps]);
   const strokes = useMemo(() => strokesInRecording(schedule.moves, editMap), [schedule, editMap]);

@@ -1,5 +1,4 @@
 import { useMemo } from "react";
-import { findCurrentTake } from "#core/lesson";
 import type { Step } from "#core/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { TiedLine, TiedStep } from "./CueRow.tsx";
@@ -14,9 +13,7 @@ export function useTiedWords(
   tiedSteps: ReadonlyMap<string, readonly TiedStep[]>;
   tiedLines: ReadonlyMap<string, readonly TiedLine[]>;
 } {
-  const { lesson, computed } = useLesson();
-  const { steps } = computed;
-  const anchors = findCurrentTake(lesson)?.anchors;
+  const { steps } = useLesson().computed;
   // Which they are may be the same list as before: rows are drawn again only when it is not.
   const offered = [...doubtful, ...unsaid].map((p) => `${p.stepId} ${p.wordId} ${p.said}`).join("\n");
   const tiedSteps = useMemo(() => {
@@ -24,8 +21,8 @@ export function useTiedWords(
     const add = (wordId: string, step: Step | undefined, how: TiedStep["how"]) => {
       if (step) byWord.set(wordId, [...(byWord.get(wordId) ?? []), { step, how }]);
     };
-    for (const { step, wordId } of starts)
-      if (wordId !== null) add(wordId, step, anchors?.[step.id]?.found ? "found" : "pinned");
+    for (const { step, wordId, found } of starts)
+      if (wordId !== null) add(wordId, step, found ? "found" : "pinned");
     for (const line of offered.split("\n")) {
       const [stepId, wordId, said] = line.split(" ");
       if (wordId)
@@ -36,7 +33,7 @@ export function useTiedWords(
         );
     }
     return byWord;
-  }, [starts, anchors, offered, steps]);
+  }, [starts, offered, steps]);
   const tiedLines = useMemo(() => {
     const byWord = new Map<string, TiedLine[]>();
     for (const { moveId, moveIndex, wordId } of strokes) {
