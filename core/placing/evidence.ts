@@ -96,6 +96,7 @@ export interface Rarity {
   readonly known: ReadonlySet<string>;
 }
 
+/** What is rare among the words a lesson's steps are told with: 0 for what all have, about 1 for what one has. */
 export function rarityIn(steps: readonly ExpectedStep[]): Rarity {
   const inSteps = new Map<string, number>();
   const inPhases = new Map<string, number>();

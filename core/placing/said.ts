@@ -127,6 +127,7 @@ export function saidIn(clauses: readonly Clause[], heard: readonly Heard[]): Sai
   });
 }
 
+/** The sides of a sheet or a thing that plain words speak of. */
 export function sidesIn(plain: string): Set<SaidSide> {
   const sides = new Set<SaidSide>();
   // "All right" and "right here" are no sides.
