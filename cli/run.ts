@@ -32,8 +32,8 @@ import {
 import { placeInWords, retake } from "#core/proposals";
 import { writeScheduleCsv } from "#core/schedule";
 import { CliError, oneOf, reasonOf, wholeNumber } from "./arguments.ts";
-import { planOnCommandLine, type Written, writeFilm } from "./film.ts";
-import { type HandOutOptions, handOutToFile } from "./hand-out.ts";
+import type { Written } from "./film.ts";
+import type { HandOutOptions } from "./hand-out.ts";
 
 const USAGE = `regulanda: the lesson engine on the command line
 
@@ -165,8 +165,8 @@ const COMMANDS: Readonly<Record<string, Command>> = {
     });
     return json ? asJson(frame) : drawn(frame.drawing, { json, svg }, "frame");
   },
-  cards: (path, { out }) => handOutToFile(compute(path).lesson, { what: "cards", out }),
-  "hand-out": (path, options) => handOutToFile(compute(path).lesson, options),
+  cards: (path, { out }) => handOut(path, { what: "cards", out }),
+  "hand-out": (path, options) => handOut(path, options),
   narration: (path, { json }) => {
     const read = readCaptionsFile(path);
     if (!read.ok) throw new CliError(`${path}: ${read.findings[0]?.message ?? "cannot be read"}`);
@@ -282,8 +282,15 @@ const OVERLAY_ENDINGS: Readonly<Record<string, FilmWish["kind"]>> = {
   ".svg": "overlay-svg",
 };
 
+// What writes pages and films takes a second to load, and most commands write neither.
+async function handOut(path: string, options: HandOutOptions): Promise<string> {
+  const { handOutToFile } = await import("./hand-out.ts");
+  return handOutToFile(compute(path).lesson, options);
+}
+
 async function film(path: string, wish: FilmWish, out: string): Promise<Written> {
   const computed = compute(path);
+  const { planOnCommandLine, writeFilm } = await import("./film.ts");
   const planned = planOnCommandLine(computed, wish);
   if (!planned.ok) throw new CliError(`${path}: ${planned.finding.message}`);
   try {
