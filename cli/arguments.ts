@@ -1,4 +1,4 @@
-import { writeFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 
 /** Bad input on the command line: one line that says what, which and what was expected. */
 export class CliError extends Error {}
@@ -16,6 +16,15 @@ export function wholeNumber(name: string, text: string, least: number, most: num
   if (!Number.isInteger(n) || n < least || n > most || text.trim() === "")
     throw new CliError(`${name} takes a whole number from ${least} to ${most}, got "${text}"`);
   return n;
+}
+
+/** The bytes of a file. Throws CliError with the reason where it cannot be read. */
+export function readBytes(path: string): Uint8Array {
+  try {
+    return readFileSync(path);
+  } catch (error) {
+    throw new CliError(`"${path}" cannot be read: ${reasonOf(error)}`, { cause: error });
+  }
 }
 
 /** Writes a file. Throws CliError with the reason where it cannot. */
