@@ -1,4 +1,4 @@
-import { sentencesOf, type Token } from "../narration/index.ts";
+import type { Sentence, Token } from "../narration/index.ts";
 
 /** A few words said in one breath: the smallest stretch of speech at which a step can begin. */
 export interface Clause {
@@ -34,9 +34,9 @@ const LONG_WORDS = 14;
  * The narration in clauses: sentences cut at breaths, at commas and before words that begin a thought. A word in `cutAt`
  * begins a clause of its own.
  */
-export function clausesOf(tokens: readonly Token[], cutAt: ReadonlySet<string> = new Set()): Clause[] {
+export function clausesOf(sentences: readonly Sentence[], cutAt: ReadonlySet<string> = new Set()): Clause[] {
   const clauses: Clause[] = [];
-  for (const sentence of sentencesOf(tokens)) {
+  for (const sentence of sentences) {
     let run: Token[] = [];
     let opens = true;
     const close = () => {

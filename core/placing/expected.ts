@@ -1,17 +1,11 @@
 import { SAID_AS } from "../lexicon/index.ts";
 import type { Step } from "../steps/index.ts";
 import type { Act } from "../told/index.ts";
-import { type Doing, type SaidSide, type SaidWay, sidesIn } from "./said.ts";
+import { type Doing, type SaidSide, type SaidWay, sidesIn, type Terms } from "./said.ts";
 import { contentStems, stemOf } from "./stems.ts";
 
 /** What speech is expected to hold while one action of a step is told. */
-export interface ExpectedAction {
-  readonly stems: ReadonlySet<string>;
-  readonly doings: ReadonlySet<Doing>;
-  readonly ways: ReadonlySet<SaidWay>;
-  readonly sides: ReadonlySet<SaidSide>;
-  /** Lengths on the ruler, mm. */
-  readonly lengths: readonly number[];
+export interface ExpectedAction extends Terms {
   /** Letters of places its sentences name. */
   readonly names: ReadonlySet<string>;
   /** How many lines or marks it has. */

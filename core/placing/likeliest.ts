@@ -6,6 +6,9 @@ export const NEAR_MS = 2000;
 /** What a step rightly called not said counts against one rightly placed. */
 const UNSAID_WORTH = 0.5;
 
+/** Of places equally near to where it may begin, the likeliest clause itself. */
+const OWN_CLAUSE = 1e-3;
+
 /** Where a step begins, as a clause's index; null where nothing is said of it. */
 export interface Likeliest {
   readonly clause: number | null;
@@ -40,7 +43,7 @@ export function likeliest(
         next[j] = top;
         at[j] = from;
       }
-      const here = j < n ? (best[j] ?? 0) + (row[j] ?? 0) + (chances[i]?.[j] ?? 0) * 1e-3 : -1;
+      const here = j < n ? (best[j] ?? 0) + (row[j] ?? 0) + (chances[i]?.[j] ?? 0) * OWN_CLAUSE : -1;
       if (here > top) [top, from] = [here, j];
     }
     chose.push(at);

@@ -17,7 +17,7 @@ import {
   wordEvidence,
 } from "./evidence.ts";
 import type { ExpectedStep } from "./expected.ts";
-import { saidIn } from "./said.ts";
+import { type SaidKept, saidIn } from "./said.ts";
 
 /**
  * Speech as a walk through states, one a clause: before the lesson's first step; or, once a step has begun, leading up to it,
@@ -43,17 +43,22 @@ export interface Model {
   readonly weights: Weights;
 }
 
-/** Scores worked out for a lesson's steps before, by what they are scores of: another cut of the same speech needs few more. */
-export type ScoresKept = Map<string, Float64Array>;
+/** What was worked out for the same steps and the same speech before: another cut of it at a pin needs little more. */
+export interface Kept {
+  /** Scores in every state, by what they are scores of. */
+  readonly scores: Map<string, Float64Array>;
+  readonly said: SaidKept;
+}
+export const nothingKept = (): Kept => ({ scores: new Map(), said: new Map() });
 
 export function modelOf(
   steps: readonly ExpectedStep[],
   clauses: readonly Clause[],
   heard: readonly Heard[],
   weights: Weights,
-  kept: ScoresKept = new Map(),
+  kept: Kept = nothingKept(),
 ): Model {
-  const said = saidIn(clauses, heard);
+  const said = saidIn(clauses, heard, kept.said);
   const rarity = rarityIn(steps);
   const { first, states } = statesOf(steps);
   const within = new Float64Array(clauses.length * states);
@@ -78,13 +83,13 @@ export function modelOf(
   const aWord = { known: weights.words * A_WORD, leading: weights.leadUnknown * UNKNOWN };
   /** Scores in every state of every step that are the same wherever they are met. */
   const inEveryState = (key: string, gather: (step: ExpectedStep, a: number) => void) => {
-    const known = kept.get(key);
+    const known = kept.scores.get(key);
     if (known) return known;
     const row = new Float64Array(states);
     for (const [i, step] of steps.entries())
       for (let a = -1; a < step.actions.length; a++)
         row[(first[i] ?? 0) + a + 1] = summed(() => gather(step, a));
-    kept.set(key, row);
+    kept.scores.set(key, row);
     return row;
   };
   for (const [j, here] of said.entries()) {

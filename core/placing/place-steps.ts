@@ -1,9 +1,9 @@
-import type { Heard, Token } from "../narration/index.ts";
+import { type Heard, type Sentence, sentencesOf, type Token } from "../narration/index.ts";
 import { calibrated } from "./calibrated.ts";
 import { type Clause, clausesOf } from "./clauses.ts";
 import { type ExpectedStep, expectedOf, type TellableStep } from "./expected.ts";
 import { likeliest } from "./likeliest.ts";
-import { modelOf, type ScoresKept } from "./model.ts";
+import { type Kept, modelOf, nothingKept } from "./model.ts";
 import { settlesMost } from "./settle-most.ts";
 import { beginnings, type Pins, walksOf } from "./walks.ts";
 import { WEIGHTS } from "./weights.ts";
@@ -43,23 +43,26 @@ export function makePlacer(
   heard: readonly Heard[],
 ): Placer {
   const expected = expectedOf(steps);
-  const kept: ScoresKept = new Map();
-  return (pinned = new Map()) => place(steps, expected, tokens, heard, pinned, kept);
+  const sentences = sentencesOf(tokens);
+  const kept = nothingKept();
+  return (pinned = new Map()) => place(steps, expected, sentences, heard, pinned, kept);
 }
 
 function place(
   steps: readonly TellableStep[],
   expected: readonly ExpectedStep[],
-  tokens: readonly Token[],
+  sentences: readonly Sentence[],
   heard: readonly Heard[],
   pinned: ReadonlyMap<string, string>,
-  kept: ScoresKept,
+  kept: Kept,
 ): Placing {
-  if (steps.length === 0 || tokens.length === 0) return { places: [], settles: null };
-  const clauses = clausesOf(tokens, new Set(pinned.values()));
+  if (steps.length === 0 || sentences.length === 0) return { places: [], settles: null };
+  const clauses = clausesOf(sentences, new Set(pinned.values()));
   const pins = pinsOf(steps, clauses, pinned);
   const model = modelOf(expected, clauses, heard, WEIGHTS, kept);
-  const walks = walksOf(model, pins);
+  const bound = walksOf(model, pins);
+  // Pins that no walk can keep, too far from any, bind nothing.
+  const walks = Number.isFinite(bound.total) ? bound : walksOf(model);
   const found = likeliest(beginnings(model, walks), clauses);
   const wordAt = wordsFor(
     found.map((f) => f.clause),

@@ -41,14 +41,18 @@ export type Doing = (typeof DOINGS)[number][0];
 export type SaidWay = "up" | "down" | "across";
 export type SaidSide = "left" | "right" | "top" | "bottom" | "middle";
 
-/** What a clause says, in the terms in which a step is expected to be told. */
-export interface Said {
+/** The terms in which what is said and what is expected to be said are compared. */
+export interface Terms {
   readonly stems: ReadonlySet<string>;
   readonly doings: ReadonlySet<Doing>;
   readonly ways: ReadonlySet<SaidWay>;
   readonly sides: ReadonlySet<SaidSide>;
   /** Lengths, mm. */
   readonly lengths: readonly number[];
+}
+
+/** What a clause says. */
+export interface Said extends Terms {
   /** How many are to be drawn. */
   readonly counts: readonly number[];
   /** Names of one letter: "the L", "A". */
@@ -61,7 +65,7 @@ export interface Said {
 }
 
 /** Kinds that speak of something else than the drawing at hand. */
-const ELSEWHERE: ReadonlySet<HeardKind> = new Set([
+export const ELSEWHERE: ReadonlySet<HeardKind> = new Set([
   "recap",
   "part-break",
   "materials",
@@ -88,8 +92,15 @@ const NTH: readonly string[] = [
 const NTH_SAID =
   /\b(first|second|third|fourth|fifth|sixth|seventh|eighth)\b|\b(?:number|box|crate) (one|two|three|four|five|six|seven|eight)\b/;
 
+/** What clauses say, by their first word and their length: a clause that is cut no otherwise says the same again. */
+export type SaidKept = Map<string, Said>;
+
 /** What each clause says. */
-export function saidIn(clauses: readonly Clause[], heard: readonly Heard[]): Said[] {
+export function saidIn(
+  clauses: readonly Clause[],
+  heard: readonly Heard[],
+  kept: SaidKept = new Map(),
+): Said[] {
   const byWord = new Map<string, Heard[]>();
   for (const h of heard) {
     // A finding belongs to every clause it touches, an amount only to where it is named.
@@ -97,6 +108,9 @@ export function saidIn(clauses: readonly Clause[], heard: readonly Heard[]): Sai
     for (const id of ids) byWord.set(id, [...(byWord.get(id) ?? []), h]);
   }
   return clauses.map((clause) => {
+    const key = `${clause.tokens[0]?.wordId} ${clause.tokens.length}`;
+    const known = kept.get(key);
+    if (known) return known;
     const here = new Set(clause.tokens.flatMap((t) => byWord.get(t.wordId) ?? []));
     const lengths: number[] = [];
     const counts: number[] = [];
@@ -108,7 +122,7 @@ export function saidIn(clauses: readonly Clause[], heard: readonly Heard[]): Sai
     }
     const { plain } = clause;
     const kinds = new Set([...here].map((h) => h.kind));
-    return {
+    const said: Said = {
       stems: new Set(contentStems(plain)),
       doings: new Set(DOINGS.flatMap(([doing, said]) => (said.test(plain) ? [doing] : []))),
       ways: new Set([
@@ -124,6 +138,8 @@ export function saidIn(clauses: readonly Clause[], heard: readonly Heard[]): Sai
       kinds,
       elsewhere: [...kinds].some((k) => ELSEWHERE.has(k)),
     };
+    kept.set(key, said);
+    return said;
   });
 }
 

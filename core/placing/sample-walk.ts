@@ -1,5 +1,5 @@
 import type { Model } from "./model.ts";
-import type { Walks } from "./walks.ts";
+import { STAYS, type Walks } from "./walks.ts";
 
 /** One reading of the narration, drawn with its chance: for each step the clause it begins with, null where it is not said. */
 export function sampleWalk(model: Model, walks: Walks, chance: () => number): (number | null)[] {
@@ -11,7 +11,7 @@ export function sampleWalk(model: Model, walks: Walks, chance: () => number): (n
   for (let j = 0; j < n; j++) {
     const at = j * states + (step < 0 ? 0 : (first[step] ?? 0));
     const k = step < 0 ? 1 : size(step);
-    const passes = step < 0 ? ALWAYS : (pass[step]?.[ordered[j - 1] ? 1 : 0] ?? ALWAYS);
+    const passes = step < 0 ? STAYS : (pass[step]?.[ordered[j - 1] ? 1 : 0] ?? STAYS);
     const ahead = later[j * (s + 1) + step + 1] ?? 0;
     const leaving = ahead * (step >= 0 && state === 0 ? ledUpTo : 1);
     let all = leaving;
@@ -50,8 +50,6 @@ export function sampleWalk(model: Model, walks: Walks, chance: () => number): (n
   }
   return begun;
 }
-
-const ALWAYS = Float64Array.of(1);
 
 /** The index at which running shares pass `at`. */
 function drawn(length: number, share: (index: number) => number, at: number): number {

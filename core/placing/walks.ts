@@ -32,32 +32,48 @@ export interface Walks {
 }
 
 const NOTHING = new Float64Array(0);
+/** Before all steps a walk can only stay. */
+export const STAYS = Float64Array.of(1);
 /** A share of all walks too small to change any chance that is shown. */
 const HARDLY_ANY = 1e-9;
 const HARDLY_ANY_LEAD = 1e-13;
 
 /** Sums over all walks that keep to the pins (L. Baum et al., 1970, from memory); rows are scaled as they grow. */
 export function walksOf(model: Model, pins: Pins = new Map()): Walks {
-  const { clauses: n, steps: s, states, first, within } = model;
+  const shares = sharesOf(model, pins);
+  const upTo = walksUpTo(model, pins, shares);
+  const from = walksFrom(model, pins, shares, upTo.busy);
+  const all =
+    model.clauses === 0 ? 0 : (shares.emitted[0] ?? 0) * (from.backward[0] ?? 0) + (from.later[0] ?? 0);
+  // Rows of `backward` were scaled one after another: the first carries all the scales after it.
+  const total = from.backwardScale.reduce((sum, scale) => sum + scale, Math.log(all));
+  return { ...shares, ...upTo, ...from, total };
+}
+
+/** The model's scores as shares of a walk's chance. */
+type Shares = Pick<Walks, "emitted" | "begun" | "entered" | "ledUpTo" | "pass" | "skip">;
+
+function sharesOf(model: Model, pins: Pins): Shares {
+  return {
+    emitted: model.within.map(Math.exp),
+    begun: model.begins.map(Math.exp),
+    entered: model.beginsIn.map((row) => row.map(Math.exp)),
+    ledUpTo: Math.exp(model.weights.onlyLedUpTo),
+    pass: passesOf(model),
+    skip: Array.from({ length: model.steps }, (_, i) => skipShare(model, pins, i)),
+  };
+}
+
+/** All walks up to each clause; and in which steps more than hardly any of them are there: the rest are dropped. */
+function walksUpTo(model: Model, pins: Pins, { emitted, begun, entered, ledUpTo, pass, skip }: Shares) {
+  const { clauses: n, steps: s, states, first } = model;
   const size = (i: number) => (first[i + 1] ?? states) - (first[i] ?? 0);
   const mayBegin = mayBeginBy(pins);
   const alive = aliveBy(pins, s);
-  const skip = Array.from({ length: s }, (_, i) => skipShare(model, pins, i));
-  const pass = passesOf(model);
-  const emitted = within.map(Math.exp);
-  const begun = model.begins.map(Math.exp);
-  const entered = model.beginsIn.map((row) => row.map(Math.exp));
-  const ledUpTo = Math.exp(model.weights.onlyLedUpTo);
   const forward = new Float64Array(n * states);
-  const backward = new Float64Array(n * states);
   const forwardScale = new Float64Array(n);
-  const backwardScale = new Float64Array(n);
   const reached = new Float64Array(n * s);
-  const onward = new Float64Array(n * s);
-  const later = new Float64Array(n * (s + 1));
-  // Steps that hardly any walk is in at a clause are passed over on the way back.
   const busy = new Uint8Array(n * (s + 1));
-
   for (let j = 0; j < n; j++) {
     const [row, before] = [j * states, (j - 1) * states];
     // What leads to beginning step i: all of what came before it, the steps between left unsaid.
@@ -85,14 +101,31 @@ export function walksOf(model: Model, pins: Pins = new Map()): Walks {
     }
     forwardScale[j] = scaled(forward, row, states);
     for (let i = -1; i < s; i++) {
-      const at = row + (i < 0 ? 0 : (first[i] ?? 0));
+      const from = row + (i < 0 ? 0 : (first[i] ?? 0));
+      const to = from + (i < 0 ? 1 : size(i));
       let sum = 0;
-      for (let k = i < 0 ? 1 : size(i); k-- > 0; ) sum += forward[at + k] ?? 0;
+      for (let k = from; k < to; k++) sum += forward[k] ?? 0;
       if (sum > HARDLY_ANY) busy[j * (s + 1) + i + 1] = 1;
-      else forward.fill(0, at, at + (i < 0 ? 1 : size(i)));
+      else forward.fill(0, from, to);
     }
   }
+  return { forward, forwardScale, reached, busy };
+}
 
+/** All walks from each clause on, where any are there. */
+function walksFrom(
+  model: Model,
+  pins: Pins,
+  { emitted, begun, entered, ledUpTo, pass, skip }: Shares,
+  busy: Uint8Array,
+) {
+  const { clauses: n, steps: s, states, first } = model;
+  const size = (i: number) => (first[i + 1] ?? states) - (first[i] ?? 0);
+  const mayBegin = mayBeginBy(pins);
+  const backward = new Float64Array(n * states);
+  const backwardScale = new Float64Array(n);
+  const onward = new Float64Array(n * s);
+  const later = new Float64Array(n * (s + 1));
   for (let j = n - 1; j >= 0; j--) {
     const [row, after] = [j * states, (j + 1) * states];
     const end = j === n - 1;
@@ -102,16 +135,16 @@ export function walksOf(model: Model, pins: Pins = new Map()): Walks {
       const at = i < 0 ? 0 : (first[i] ?? 0);
       const k = i < 0 ? 1 : size(i);
       const lead = end ? tail : (later[(j + 1) * (s + 1) + i + 1] ?? 0);
-      const passes = i < 0 ? null : pass[i]?.[model.ordered[j] ? 1 : 0];
+      const passes = i < 0 ? STAYS : (pass[i]?.[model.ordered[j] ? 1 : 0] ?? STAYS);
       if (busy[j * (s + 1) + i + 1])
         for (let from = 0; from < k; from++) {
           let sum = i >= 0 && from === 0 ? lead * ledUpTo : lead;
           if (!end)
-            for (let to = 0; to < k; to++) {
-              const share = passes ? (passes[from * k + to] ?? 0) : 1;
-              if (share > 0)
-                sum += share * (emitted[after + at + to] ?? 0) * (backward[after + at + to] ?? 0);
-            }
+            for (let to = 0; to < k; to++)
+              sum +=
+                (passes[from * k + to] ?? 0) *
+                (emitted[after + at + to] ?? 0) *
+                (backward[after + at + to] ?? 0);
           backward[row + at + from] = sum;
         }
       if (i >= 0) tail *= skip[i] ?? 0;
@@ -134,26 +167,7 @@ export function walksOf(model: Model, pins: Pins = new Map()): Walks {
     }
     later[j * (s + 1)] = lead;
   }
-  const all = n === 0 ? 0 : (emitted[0] ?? 0) * (backward[0] ?? 0) + (later[0] ?? 0);
-  // Rows of `backward` were scaled one after another: the first carries all the scales after it.
-  let total = Math.log(all);
-  for (let j = 0; j < n; j++) total += backwardScale[j] ?? 0;
-  return {
-    forward,
-    backward,
-    forwardScale,
-    backwardScale,
-    reached,
-    onward,
-    later,
-    emitted,
-    begun,
-    entered,
-    ledUpTo,
-    pass,
-    skip,
-    total,
-  };
+  return { backward, backwardScale, onward, later };
 }
 
 /** Makes a row add up to 1, unless nothing is in it; the logarithm of what it was divided by. */

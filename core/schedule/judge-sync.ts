@@ -1,9 +1,8 @@
 import { type Finding, formatClock, formatLength } from "../base/index.ts";
 import { MM_PER, MM_PER_INCH } from "../lexicon/index.ts";
 import { type Correction, type Heard, type Word, wordsBetween } from "../narration/index.ts";
-import { mmIn } from "../placing/index.ts";
 import type { Pace } from "../plan/index.ts";
-import type { Step } from "../steps/index.ts";
+import { lengthsIn, type Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
 import { type EditMap, sourceToLesson } from "./edit-map.ts";
 import type { Edit } from "./edits.ts";
@@ -159,7 +158,7 @@ function judgeWords({ steps, schedule, map, words, heard, sheet, take }: SyncInp
       here.filter((h) => h.kind === "measurement"),
       words,
     );
-    const drawn = step.readings.flatMap(mmIn);
+    const drawn = step.readings.flatMap(lengthsIn);
     const lengths = said.flatMap((h): Finding[] => {
       const mm = lengthOf(h);
       // What a correction lies over is said otherwise now.

@@ -1,5 +1,5 @@
 import { findCurrentTake } from "#core/lesson";
-import { type Heard, tokensOf } from "#core/narration";
+import { type Heard, type Sentence, sentencesOf, tokensOf } from "#core/narration";
 import { type Clause, clausesOf } from "../../core/placing/clauses.ts";
 import { type ExpectedStep, expectedOf } from "../../core/placing/expected.ts";
 import { allLabelled } from "../../tests/narrations/labelled.ts";
@@ -18,13 +18,13 @@ export interface Case {
 export function casesOf(half: "spoken/develop" | "spoken/held" | "spoken/places"): Case[] {
   return allLabelled(half).map((narration) => {
     const computed = inItsLesson(narration);
-    const tokens = tokensOf(findCurrentTake(computed.lesson)?.narration?.cues ?? []);
+    const sentences = sentencesOf(tokensOf(findCurrentTake(computed.lesson)?.narration?.cues ?? []));
     const wordOf = (step: number) => {
       const index = narration.begins.get(step);
       return index === undefined ? null : (computed.words[index] ?? null);
     };
     const clauses = partedAt(
-      tokens,
+      sentences,
       computed.steps.flatMap((s) => wordOf(s.number)?.id ?? []),
     );
     const truth = new Map<number, number | null>();
@@ -52,8 +52,8 @@ export function casesOf(half: "spoken/develop" | "spoken/held" | "spoken/places"
 }
 
 /** Clauses, cut where two steps would begin in one. */
-function partedAt(tokens: Parameters<typeof clausesOf>[0], words: readonly string[]): Clause[] {
-  const clauses = clausesOf(tokens);
+function partedAt(sentences: readonly Sentence[], words: readonly string[]): Clause[] {
+  const clauses = clausesOf(sentences);
   const clauseOf = (id: string) => clauses.findIndex((c) => c.tokens.some((t) => t.wordId === id));
   const met = new Set<number>();
   const cut = words.filter((id) => {
@@ -62,7 +62,7 @@ function partedAt(tokens: Parameters<typeof clausesOf>[0], words: readonly strin
     met.add(clause);
     return again;
   });
-  return cut.length > 0 ? clausesOf(tokens, new Set(cut)) : clauses;
+  return cut.length > 0 ? clausesOf(sentences, new Set(cut)) : clauses;
 }
 
 function nearestTo(ms: number, clauses: readonly Clause[], taken: ReadonlySet<number>): number {
