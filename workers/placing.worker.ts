@@ -1,5 +1,5 @@
 import { type Cue, type Heard, tokensOf } from "#core/narration";
-import { makePlacer, type Placer, type Placing, type TellableStep } from "#core/placing";
+import { makePlacer, type PlacedStep, type Placer, type TellableStep } from "#core/placing";
 
 /** What is told and what is said; then, again and again, the words at which steps are pinned. */
 export type PlacingRequest =
@@ -9,15 +9,29 @@ export type PlacingRequest =
       readonly cues: readonly Cue[];
       readonly heard: readonly Heard[];
     }
-  | { readonly kind: "place"; readonly asked: number; readonly pinned: ReadonlyMap<string, string> };
-export interface PlacingAnswer {
-  readonly asked: number;
-  readonly placing: Placing;
+  | {
+      readonly kind: "place";
+      readonly asked: number;
+      readonly pinned: ReadonlyMap<string, string>;
+      /** Whether to say, too, which step to pin next: a pin does not wait for that. */
+      readonly next: boolean;
+    };
+/** Where steps begin, and which to pin next. */
+export interface Placed {
+  readonly places: readonly PlacedStep[];
+  readonly settles: string | null;
 }
+export type PlacingAnswer = Placed & { readonly asked: number };
 
 let placer: Placer | null = null;
 self.onmessage = ({ data }: MessageEvent<PlacingRequest>) => {
   if (data.kind === "speech") placer = makePlacer(data.steps, tokensOf(data.cues), data.heard);
-  else if (placer)
-    self.postMessage({ asked: data.asked, placing: placer(data.pinned) } satisfies PlacingAnswer);
+  else if (placer) {
+    const { places, settles } = placer(data.pinned);
+    self.postMessage({
+      asked: data.asked,
+      places,
+      settles: data.next ? settles() : null,
+    } satisfies PlacingAnswer);
+  }
 };

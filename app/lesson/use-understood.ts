@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { Cue, Heard } from "#core/narration";
+import { type Cue, type Heard, understand } from "#core/narration";
 import type { UnderstandingAnswer, UnderstandingRequest } from "../../workers/understanding.worker.ts";
 
 /** So many letters, some ten minutes of talk, are understood faster than a worker starts. */
@@ -22,10 +22,13 @@ export function useUnderstood(cues: readonly Cue[] | null): readonly Heard[] | n
     const worker = new Worker(new URL("../../workers/understanding.worker.ts", import.meta.url), {
       type: "module",
     });
-    worker.onmessage = ({ data }: MessageEvent<UnderstandingAnswer>) => {
-      setKnown({ cues: long, heard: data });
+    const settle = (heard: UnderstandingAnswer) => {
+      setKnown({ cues: long, heard });
       worker.terminate();
     };
+    worker.onmessage = ({ data }: MessageEvent<UnderstandingAnswer>) => settle(data);
+    // The page could not fetch what understands it beside the page: it holds for a moment instead.
+    worker.onerror = () => settle(understand(long));
     worker.postMessage(long satisfies UnderstandingRequest);
     return () => worker.terminate();
   }, [long]);

@@ -21,7 +21,7 @@ export const align: Command = (path, { json }, [captions = ""]) => {
     startMs: words.get(p.wordId)?.startMs ?? 0,
   }));
   const without = computed.steps.filter((s) => !placed.some((p) => p.stepId === s.id)).map((s) => s.id);
-  if (json) return asJson({ anchors: placed, stepsWithoutWords: without, pinFirst: settles });
+  if (json) return asJson({ anchors: placed, stepsWithoutWords: without, pinFirst: settles() });
   return `${placed
     .map(
       (p) =>

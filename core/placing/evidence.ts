@@ -1,5 +1,5 @@
 import type { Clause } from "./clauses.ts";
-import type { ExpectedStep } from "./expected.ts";
+import type { ExpectedAction, ExpectedStep } from "./expected.ts";
 import type { Said } from "./said.ts";
 
 /** What speaks for a clause being said while an action is told; each is a number from 0, most are 0 or 1. */
@@ -138,10 +138,8 @@ export function wordEvidence(stem: string, step: ExpectedStep, a: number, rarity
     if (titled) put("leadPhase", rarity.ofStem(stem));
     if (called) put("leadPhase", rarity.ofStem(stem) * 0.5);
     if (named) put("leadThing", rarity.ofThing(stem));
-    if (!rarity.known.has(stem)) put("leadUnknown", UNKNOWN);
     return;
   }
-  put("words", A_WORD);
   if (titled) {
     put("phase", rarity.ofStem(stem));
     put("title", rarity.ofPhase(stem));
@@ -149,69 +147,98 @@ export function wordEvidence(stem: string, step: ExpectedStep, a: number, rarity
   if (named) put("thing", rarity.ofThing(stem));
   if (!titled && step.actions[a]?.stems.has(stem)) put("told", rarity.ofStem(stem));
 }
-/** What a word counts, and one that no step knows. */
-export const A_WORD = 0.25;
-export const UNKNOWN = 1 / 3;
 
-/** What a clause's lengths, sides, ways and doings say for action `a` of the step; for -1, for what leads up to it. */
-export function signEvidence(said: Said, step: ExpectedStep, a: number, put: Put): void {
-  if (a < 0) {
-    put("lead", 1);
-    put("leadSide", shared(said.sides, step.sides));
-    if (said.nth > 1 && step.nth > 0) put("leadNth", said.nth === step.nth ? 1 : -1);
-    if (said.elsewhere) put("leadElsewhere", 1);
-    return;
-  }
-  const action = step.actions[a];
-  if (!action) return;
-  for (const letter of said.letters) {
-    if (step.letters.has(letter)) put("letter", 1);
-    else if (step.letters.size > 0) put("otherLetter", 1);
-    else if (action.names.has(letter)) put("named", 1);
-  }
-  if (said.nth > 1 && step.nth > 0) put(said.nth === step.nth ? "nth" : "otherNth", 1);
-  if (said.nth > 1 && step.nthInRow > 0) put(said.nth === step.nthInRow ? "rowNth" : "otherRowNth", 1);
-  if (said.elsewhere) put("elsewhere", 1);
-  for (const doing of said.doings) {
-    if (action.doings.has(doing)) put("doing", DECISIVE.has(doing) ? 2 : 1);
-    else if (step.doings.has(doing)) put("ownDoing", 1);
-    else if (DECISIVE.has(doing)) put("otherDoing", 1);
-  }
-  if (said.kinds.has("to-vp"))
-    put(action.toPoint ? "toPoint" : "noPoint", step.toPoint && !action.toPoint ? 0.4 : 1);
-  if (said.ways.size > 0 && action.ways.size > 0) {
-    const same = shared(said.ways, action.ways);
-    if (same > 0) put("way", same);
-    else put("otherWay", 1);
-  }
-  if (said.sides.size > 0 && (action.sides.size > 0 || step.sides.size > 0)) {
-    const own = shared(said.sides, step.sides);
-    const same = shared(said.sides, action.sides);
-    if (own + same > 0) put("side", own * 1.5 + same * 0.5);
-    else put("otherSide", 1);
-  }
-  for (const mm of said.lengths) {
-    if (action.lengths.some((l) => isNear(l, mm))) put("length", 1);
-    else if (step.lengths.some((l) => isNear(l, mm))) put("ownLength", 1);
-    else put("otherLength", 1);
-  }
-  for (const n of said.counts) if (n === action.count) put("count", 1);
+/** What it says that so much is said, for any action; or in leading up to a step, that so much of it no step knows. */
+export function talkEvidence(said: Said, leading: boolean, rarity: Rarity, put: Put): void {
+  if (leading) put("leadUnknown", unknownIn(said, rarity));
+  else put("words", said.stems.size / 4);
 }
 
-/** The same for two clauses with the same signs: `signEvidence` reads nothing else. */
-export function signsOf(said: Said): string {
-  const { letters, nth, elsewhere, doings, kinds, ways, sides, lengths, counts } = said;
-  return [
-    [...letters],
-    nth,
-    elsewhere,
-    [...doings],
-    kinds.has("to-vp"),
-    [...ways],
-    [...sides],
-    lengths,
-    counts,
-  ].join("|");
+/** One sign of a clause, such as a length or its sides; signs of one key say the same wherever they are met. */
+export interface SignPart {
+  readonly key: string;
+  /** What it says for action `a` of the step; for -1, for what leads up to it. */
+  readonly says: (step: ExpectedStep, a: number, put: Put) => void;
+}
+
+const ANY_CLAUSE: SignPart = {
+  key: "any",
+  says: (_step, a, put) => {
+    if (a < 0) put("lead", 1);
+  },
+};
+
+/** The signs of a clause beside its words. What a whole clause says is the sum of what they say. */
+export function signPartsOf(said: Said): SignPart[] {
+  const parts: SignPart[] = [ANY_CLAUSE];
+  const told = (key: string, says: (step: ExpectedStep, action: ExpectedAction, put: Put) => void) =>
+    parts.push({
+      key,
+      says: (step, a, put) => {
+        const action = step.actions[a];
+        if (action) says(step, action, put);
+      },
+    });
+  for (const letter of said.letters)
+    told(`letter ${letter}`, (step, action, put) => {
+      if (step.letters.has(letter)) put("letter", 1);
+      else if (step.letters.size > 0) put("otherLetter", 1);
+      else if (action.names.has(letter)) put("named", 1);
+    });
+  for (const doing of said.doings)
+    told(doing, (step, action, put) => {
+      if (action.doings.has(doing)) put("doing", DECISIVE.has(doing) ? 2 : 1);
+      else if (step.doings.has(doing)) put("ownDoing", 1);
+      else if (DECISIVE.has(doing)) put("otherDoing", 1);
+    });
+  if (said.kinds.has("to-vp"))
+    told("to a point", (step, action, put) =>
+      put(action.toPoint ? "toPoint" : "noPoint", step.toPoint && !action.toPoint ? 0.4 : 1),
+    );
+  if (said.ways.size > 0)
+    told(`ways ${[...said.ways]}`, (_step, action, put) => {
+      const same = shared(said.ways, action.ways);
+      if (same > 0) put("way", same);
+      else if (action.ways.size > 0) put("otherWay", 1);
+    });
+  for (const mm of said.lengths)
+    told(`${mm} mm`, (step, action, put) => {
+      if (action.lengths.some((l) => isNear(l, mm))) put("length", 1);
+      else if (step.lengths.some((l) => isNear(l, mm))) put("ownLength", 1);
+      else put("otherLength", 1);
+    });
+  for (const n of said.counts)
+    told(`${n} of them`, (_step, action, put) => {
+      if (n === action.count) put("count", 1);
+    });
+  if (said.sides.size > 0)
+    parts.push({
+      key: `sides ${[...said.sides]}`,
+      says: (step, a, put) => {
+        const own = shared(said.sides, step.sides);
+        if (a < 0) return put("leadSide", own);
+        const action = step.actions[a];
+        if (!action) return;
+        const same = shared(said.sides, action.sides);
+        if (own + same > 0) put("side", own * 1.5 + same * 0.5);
+        else if (action.sides.size > 0 || step.sides.size > 0) put("otherSide", 1);
+      },
+    });
+  if (said.nth > 1)
+    parts.push({
+      key: `number ${said.nth}`,
+      says: (step, a, put) => {
+        if (a < 0) {
+          if (step.nth > 0) put("leadNth", said.nth === step.nth ? 1 : -1);
+          return;
+        }
+        if (step.nth > 0) put(said.nth === step.nth ? "nth" : "otherNth", 1);
+        if (step.nthInRow > 0) put(said.nth === step.nthInRow ? "rowNth" : "otherRowNth", 1);
+      },
+    });
+  if (said.elsewhere)
+    parts.push({ key: "elsewhere", says: (_step, a, put) => put(a < 0 ? "leadElsewhere" : "elsewhere", 1) });
+  return parts;
 }
 
 function shared<T>(some: ReadonlySet<T>, others: ReadonlySet<T>): number {
@@ -220,8 +247,10 @@ function shared<T>(some: ReadonlySet<T>, others: ReadonlySet<T>): number {
   return count;
 }
 
-function unknownShare(said: Said, rarity: Rarity): number {
-  return [...said.stems].filter((s) => !rarity.known.has(s)).length * UNKNOWN;
+function unknownIn(said: Said, rarity: Rarity): number {
+  let unknown = 0;
+  for (const stem of said.stems) if (!rarity.known.has(stem)) unknown++;
+  return unknown / 3;
 }
 
 /** What speaks for this clause being said beside the drawing. */
@@ -229,7 +258,7 @@ export function besideEvidence(said: Said, rarity: Rarity, put: Put): void {
   put("beside", 1);
   if (said.elsewhere) put("elsewhereBeside", 1);
   if (said.kinds.has("act-now")) put("orderBeside", 1);
-  put("unknownWords", unknownShare(said, rarity));
+  put("unknownWords", unknownIn(said, rarity));
 }
 
 const OPENER = /^(?:okay|ok|so|now|then|alright|all right|right|good|great|well|and then|and now|and)\b/;

@@ -1,7 +1,6 @@
 import type { Heard } from "../narration/index.ts";
 import type { Clause } from "./clauses.ts";
 import {
-  A_WORD,
   beginEvidence,
   beginOfEvidence,
   besideEvidence,
@@ -9,15 +8,14 @@ import {
   OPENINGS,
   openingOf,
   rarityIn,
-  signEvidence,
-  signsOf,
-  UNKNOWN,
+  signPartsOf,
+  talkEvidence,
   unsaidEvidence,
   type Weights,
   wordEvidence,
 } from "./evidence.ts";
 import type { ExpectedStep } from "./expected.ts";
-import { type SaidKept, saidIn } from "./said.ts";
+import { type Said, type SaidKept, saidIn } from "./said.ts";
 
 /**
  * Speech as a walk through states, one a clause: before the lesson's first step; or, once a step has begun, leading up to it,
@@ -30,7 +28,7 @@ export interface Model {
   /** First state of each step: what leads up to it, its actions in order, what is said beside it. State 0 is before all. */
   readonly first: readonly number[];
   readonly states: number;
-  /** Scores of each clause in each state, clause by clause, nats. */
+  /** How each clause goes with each state, clause by clause: e to the power of its score there. */
   readonly within: Float64Array;
   /** Scores of beginning any step with a clause, and how the clause opens; nats. */
   readonly begins: Float64Array;
@@ -46,10 +44,16 @@ export interface Model {
 /** What was worked out for the same steps and the same speech before: another cut of it at a pin needs little more. */
 export interface Kept {
   /** Scores in every state, by what they are scores of. */
-  readonly scores: Map<string, Float64Array>;
+  readonly scores: Map<string, Scores>;
   readonly said: SaidKept;
+  readonly clauses: Map<Said, Float64Array>;
 }
-export const nothingKept = (): Kept => ({ scores: new Map(), said: new Map() });
+/** Scores of the states that have any. */
+interface Scores {
+  readonly at: Int32Array;
+  readonly score: Float64Array;
+}
+export const nothingKept = (): Kept => ({ scores: new Map(), said: new Map(), clauses: new Map() });
 
 export function modelOf(
   steps: readonly ExpectedStep[],
@@ -80,37 +84,49 @@ export function modelOf(
         row[(first[i] ?? 0) + a + 1] = summed(() => beginOfEvidence(step, a, opening, put));
     return row;
   });
-  const aWord = { known: weights.words * A_WORD, leading: weights.leadUnknown * UNKNOWN };
-  /** Scores in every state of every step that are the same wherever they are met. */
-  const inEveryState = (key: string, gather: (step: ExpectedStep, a: number) => void) => {
+  /** Scores in the states of every step that are the same wherever they are met. */
+  const scoresOf = (key: string, gather: (step: ExpectedStep, a: number) => void): Scores => {
     const known = kept.scores.get(key);
     if (known) return known;
-    const row = new Float64Array(states);
+    const scores: [state: number, score: number][] = [];
     for (const [i, step] of steps.entries())
-      for (let a = -1; a < step.actions.length; a++)
-        row[(first[i] ?? 0) + a + 1] = summed(() => gather(step, a));
-    kept.scores.set(key, row);
-    return row;
+      for (let a = -1; a < step.actions.length; a++) {
+        const score = summed(() => gather(step, a));
+        if (score !== 0) scores.push([(first[i] ?? 0) + a + 1, score]);
+      }
+    const made = { at: Int32Array.from(scores, (s) => s[0]), score: Float64Array.from(scores, (s) => s[1]) };
+    kept.scores.set(key, made);
+    return made;
+  };
+  const scratch = new Float64Array(states);
+  /** How a clause goes with every state. */
+  const withinOf = (here: Said) => {
+    const beside = summed(() => besideEvidence(here, rarity, put));
+    const leading = summed(() => talkEvidence(here, true, rarity, put));
+    const told = summed(() => talkEvidence(here, false, rarity, put));
+    scratch[0] = beside;
+    for (let i = 0; i < steps.length; i++) {
+      const [from, to] = [first[i] ?? 0, (first[i + 1] ?? states) - 1];
+      scratch[from] = leading;
+      scratch.fill(told, from + 1, to);
+      scratch[to] = beside;
+    }
+    const add = ({ at, score }: Scores) => {
+      for (let k = 0; k < at.length; k++) {
+        const state = at[k] ?? 0;
+        scratch[state] = (scratch[state] ?? 0) + (score[k] ?? 0);
+      }
+    };
+    for (const { key, says } of signPartsOf(here)) add(scoresOf(key, (step, a) => says(step, a, put)));
+    for (const stem of here.stems)
+      if (rarity.known.has(stem))
+        add(scoresOf(`word ${stem}`, (step, a) => wordEvidence(stem, step, a, rarity, put)));
+    return scratch.map(Math.exp);
   };
   for (const [j, here] of said.entries()) {
-    const row = j * states;
-    const known = [...here.stems].filter((stem) => rarity.known.has(stem));
-    const unknown = here.stems.size - known.length;
-    const signs = inEveryState(`signs ${signsOf(here)}`, (step, a) => signEvidence(here, step, a, put));
-    within.set(signs, row);
-    for (const stem of known) {
-      const word = inEveryState(`word ${stem}`, (step, a) => wordEvidence(stem, step, a, rarity, put));
-      for (let k = 1; k < states; k++) within[row + k] = (within[row + k] ?? 0) + (word[k] ?? 0);
-    }
-    const beside = summed(() => besideEvidence(here, rarity, put));
-    within[row] = beside;
-    for (let i = 0; i < steps.length; i++) {
-      const [from, to] = [row + (first[i] ?? 0), row + (first[i + 1] ?? states) - 1];
-      // Words no step knows say the same everywhere.
-      within[from] = (within[from] ?? 0) + aWord.leading * unknown;
-      for (let k = from + 1; k < to; k++) within[k] = (within[k] ?? 0) + aWord.known * unknown;
-      within[to] = beside;
-    }
+    const row = kept.clauses.get(here) ?? withinOf(here);
+    kept.clauses.set(here, row);
+    within.set(row, j * states);
     begins[j] = summed(() => beginEvidence(clauses, said, j, put));
     opens[j] = openingOf(clauses[j]);
   }

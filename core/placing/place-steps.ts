@@ -21,9 +21,10 @@ export interface PlacedStep {
 export interface Placing {
   /** Every step for which there is room in the words, in order; pinned ones where they are pinned, with confidence 1. */
   readonly places: readonly PlacedStep[];
-  /** The step whose place, once pinned, settles the most of the others; null when none would. */
-  readonly settles: string | null;
+  /** The step whose place, once pinned, settles the most of the others; null when none would. Worked out when asked for. */
+  readonly settles: () => string | null;
 }
+export const NOTHING_PLACED: Placing = { places: [], settles: () => null };
 
 /** A place this sure is taken without a look. */
 export const SURE = 0.85;
@@ -56,7 +57,7 @@ function place(
   pinned: ReadonlyMap<string, string>,
   kept: Kept,
 ): Placing {
-  if (steps.length === 0 || sentences.length === 0) return { places: [], settles: null };
+  if (steps.length === 0 || sentences.length === 0) return NOTHING_PLACED;
   const clauses = clausesOf(sentences, new Set(pinned.values()));
   const pins = pinsOf(steps, clauses, pinned);
   const model = modelOf(expected, clauses, heard, WEIGHTS, kept);
@@ -77,8 +78,8 @@ function place(
     const said = clause !== null;
     return [{ stepId: step.id, said, wordId, confidence: calibrated(chance, said) }];
   });
-  const settles = settlesMost(model, walks, clauses, new Set(pins.keys()));
-  return { places, settles: settles === null ? null : (steps[settles]?.id ?? null) };
+  const settles = () => steps[settlesMost(model, walks, clauses, new Set(pins.keys())) ?? -1]?.id ?? null;
+  return { places, settles };
 }
 
 /** The clauses the pinned steps begin with; of pins against the order the most that keep it. */
@@ -88,7 +89,8 @@ function pinsOf(
   pinned: ReadonlyMap<string, string>,
 ): Pins {
   if (pinned.size === 0) return new Map();
-  const clauseOf = new Map(clauses.flatMap((c, j) => c.tokens.map((t) => [t.wordId, j] as const)));
+  // A pinned word begins a clause.
+  const clauseOf = new Map(clauses.map((c, j) => [c.tokens[0]?.wordId ?? "", j] as const));
   const all = steps.flatMap((step, i): (readonly [number, number])[] => {
     const clause = clauseOf.get(pinned.get(step.id) ?? "");
     return clause === undefined ? [] : [[i, clause]];
@@ -116,9 +118,15 @@ function longestRising<P extends readonly [number, number]>(pairs: readonly P[])
 
 /** For each step the word it begins at; for one not said a word before the next one that is said, apart from all others. */
 function wordsFor(at: readonly (number | null)[], clauses: readonly Clause[]): (string | undefined)[] {
-  const words = clauses.flatMap((c, j) => c.tokens.map((t) => ({ id: t.wordId, clause: j })));
-  const firstOf = new Map(words.map((w, k) => [w.clause, k] as const).reverse());
-  const places = at.map((clause) => (clause === null ? null : (firstOf.get(clause) ?? null)));
+  // Words are counted through: the clause that begins with the first that is not before a word has it.
+  const begins = [0];
+  for (const { tokens } of clauses) begins.push((begins.at(-1) ?? 0) + tokens.length);
+  const count = begins.at(-1) ?? 0;
+  const idOf = (word: number) => {
+    const clause = begins.findLastIndex((from) => from <= word);
+    return clauses[clause]?.tokens[word - (begins[clause] ?? 0)]?.wordId;
+  };
+  const places = at.map((clause) => (clause === null ? null : (begins[clause] ?? null)));
   for (let i = 0; i < places.length; ) {
     if (places[i] !== null) {
       i++;
@@ -127,14 +135,14 @@ function wordsFor(at: readonly (number | null)[], clauses: readonly Clause[]): (
     let next = i;
     while (next < places.length && places[next] === null) next++;
     const from = i === 0 ? -1 : (places[i - 1] ?? -1);
-    const to = next < places.length ? (places[next] ?? words.length) : words.length;
+    const to = next < places.length ? (places[next] ?? count) : count;
     // Unsaid ones share the second half of what lies between: the step before is told in the first.
     const room = (to - from) / 2;
     for (let k = i; k < next; k++) {
       const place = Math.floor(to - (room * (next - k)) / (next - i + 1));
       places[k] = place > (places[k - 1] ?? -1) && place < to ? place : null;
     }
-    if (places.slice(i, next).some((p) => p === null)) i = next;
+    i = next;
   }
-  return places.map((k) => (k === null ? undefined : words[k]?.id));
+  return places.map((word) => (word === null ? undefined : idOf(word)));
 }

@@ -1,7 +1,7 @@
 import { MM_PER, ONES } from "../lexicon/index.ts";
 import type { Heard, HeardKind } from "../narration/index.ts";
 import type { Clause } from "./clauses.ts";
-import { contentStems } from "./stems.ts";
+import { contentStems, stemOf } from "./stems.ts";
 
 /** What hands do, as coarsely as speech tells it apart. */
 export const DOINGS = [
@@ -101,17 +101,20 @@ export function saidIn(
   heard: readonly Heard[],
   kept: SaidKept = new Map(),
 ): Said[] {
-  const byWord = new Map<string, Heard[]>();
-  for (const h of heard) {
-    // A finding belongs to every clause it touches, an amount only to where it is named.
-    const ids = h.kind === "measurement" ? h.wordIds.slice(0, 1) : h.wordIds;
-    for (const id of ids) byWord.set(id, [...(byWord.get(id) ?? []), h]);
-  }
+  // An hour of speech has nine thousand words, but only some hundreds of different ones.
+  const stems = new Map<string, string>();
+  const stem = (word: string) => {
+    const known = stems.get(word) ?? stemOf(word);
+    stems.set(word, known);
+    return known;
+  };
+  let byWord: ReadonlyMap<string, readonly Heard[]> | null = null;
   return clauses.map((clause) => {
     const key = `${clause.tokens[0]?.wordId} ${clause.tokens.length}`;
     const known = kept.get(key);
     if (known) return known;
-    const here = new Set(clause.tokens.flatMap((t) => byWord.get(t.wordId) ?? []));
+    byWord ??= heardByWord(heard);
+    const here = new Set(clause.tokens.flatMap((t) => byWord?.get(t.wordId) ?? []));
     const lengths: number[] = [];
     const counts: number[] = [];
     for (const { kind, amount } of here) {
@@ -123,7 +126,7 @@ export function saidIn(
     const { plain } = clause;
     const kinds = new Set([...here].map((h) => h.kind));
     const said: Said = {
-      stems: new Set(contentStems(plain)),
+      stems: new Set(contentStems(plain, stem)),
       doings: new Set(DOINGS.flatMap(([doing, said]) => (said.test(plain) ? [doing] : []))),
       ways: new Set([
         ...(UP.test(plain) ? (["up"] as const) : []),
@@ -141,6 +144,18 @@ export function saidIn(
     kept.set(key, said);
     return said;
   });
+}
+
+/** What was heard at each word: a finding belongs to every word it touches, an amount only to where it is named. */
+function heardByWord(heard: readonly Heard[]): ReadonlyMap<string, readonly Heard[]> {
+  const byWord = new Map<string, Heard[]>();
+  for (const h of heard)
+    for (const id of h.kind === "measurement" ? h.wordIds.slice(0, 1) : h.wordIds) {
+      const here = byWord.get(id);
+      if (here) here.push(h);
+      else byWord.set(id, [h]);
+    }
+  return byWord;
 }
 
 /** The sides of a sheet or a thing that plain words speak of. */

@@ -3,8 +3,8 @@ import { STAYS, type Walks } from "./walks.ts";
 
 /** One reading of the narration, drawn with its chance: for each step the clause it begins with, null where it is not said. */
 export function sampleWalk(model: Model, walks: Walks, chance: () => number): (number | null)[] {
-  const { clauses: n, steps: s, states, first, ordered } = model;
-  const { backward, onward, later, emitted, begun: open, entered, ledUpTo, pass, skip } = walks;
+  const { clauses: n, steps: s, states, first, ordered, within } = model;
+  const { backward, onward, later, begun: open, entered, ledUpTo, pass, skip } = walks;
   const begun: (number | null)[] = new Array(s).fill(null);
   const size = (i: number) => (first[i + 1] ?? states) - (first[i] ?? 0);
   let [step, state] = [-1, 0];
@@ -16,12 +16,12 @@ export function sampleWalk(model: Model, walks: Walks, chance: () => number): (n
     const leaving = ahead * (step >= 0 && state === 0 ? ledUpTo : 1);
     let all = leaving;
     for (let to = 0; to < k; to++)
-      all += (passes[state * k + to] ?? 0) * (emitted[at + to] ?? 0) * (backward[at + to] ?? 0);
+      all += (passes[state * k + to] ?? 0) * (within[at + to] ?? 0) * (backward[at + to] ?? 0);
     if (all <= 0) return begun;
     let left = chance() * all - leaving;
     if (left >= 0) {
       for (let to = 0; to < k; to++) {
-        left -= (passes[state * k + to] ?? 0) * (emitted[at + to] ?? 0) * (backward[at + to] ?? 0);
+        left -= (passes[state * k + to] ?? 0) * (within[at + to] ?? 0) * (backward[at + to] ?? 0);
         if (left >= 0 && to < k - 1) continue;
         state = to;
         break;
@@ -44,7 +44,7 @@ export function sampleWalk(model: Model, walks: Walks, chance: () => number): (n
     const entering = (to: number) =>
       (open[j] ?? 0) *
       (enter?.[from + to] ?? 0) *
-      (emitted[j * states + from + to] ?? 0) *
+      (within[j * states + from + to] ?? 0) *
       (backward[j * states + from + to] ?? 0);
     state = drawn(size(step), entering, chance() * (onward[j * s + step] ?? 0));
   }

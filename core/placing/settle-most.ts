@@ -6,7 +6,7 @@ import { sampleWalk } from "./sample-walk.ts";
 import type { Walks } from "./walks.ts";
 
 /** So many readings of the narration are drawn to see how its steps hang together. */
-const READINGS = 80;
+const READINGS = 60;
 /** So little of a step more or less settled is none. */
 const LEAST = 0.05;
 

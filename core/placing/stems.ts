@@ -56,8 +56,8 @@ export function saysNothing(word: string): boolean {
 }
 
 /** The stems of words that say something, each once. */
-export function contentStems(text: string): string[] {
+export function contentStems(text: string, stem: (word: string) => string = stemOf): string[] {
   const words = text.toLowerCase().split(/[\s:,.;!?"“”()]+/);
-  const stems = words.filter((w) => w !== "" && !saysNothing(w) && !/^\d/.test(w)).map(stemOf);
-  return [...new Set(stems)].filter((stem) => stem.length > 1);
+  const stems = words.filter((w) => w !== "" && !saysNothing(w) && !/^\d/.test(w)).map(stem);
+  return [...new Set(stems)].filter((s) => s.length > 1);
 }

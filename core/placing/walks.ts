@@ -18,8 +18,6 @@ export interface Walks {
   readonly onward: Float64Array;
   /** For each clause and step, all walks that begin some later step there, the steps between unsaid. */
   readonly later: Float64Array;
-  /** Chances, not logarithms, of each clause in each state, and how each clause's are scaled. */
-  readonly emitted: Float64Array;
   /** Chances of beginning a step with a clause, and in which of its states. */
   readonly begun: Float64Array;
   readonly entered: readonly Float64Array[];
@@ -35,27 +33,27 @@ const NOTHING = new Float64Array(0);
 /** Before all steps a walk can only stay. */
 export const STAYS = Float64Array.of(1);
 /** A share of all walks too small to change any chance that is shown. */
-const HARDLY_ANY = 1e-9;
+const HARDLY_ANY = 1e-8;
 const HARDLY_ANY_LEAD = 1e-13;
 
 /** Sums over all walks that keep to the pins (L. Baum et al., 1970, from memory); rows are scaled as they grow. */
 export function walksOf(model: Model, pins: Pins = new Map()): Walks {
   const shares = sharesOf(model, pins);
-  const upTo = walksUpTo(model, pins, shares);
-  const from = walksFrom(model, pins, shares, upTo.busy);
+  const bounds = boundsOf(model, pins);
+  const upTo = walksUpTo(model, bounds, shares);
+  const from = walksFrom(model, bounds, shares, upTo.busy);
   const all =
-    model.clauses === 0 ? 0 : (shares.emitted[0] ?? 0) * (from.backward[0] ?? 0) + (from.later[0] ?? 0);
+    model.clauses === 0 ? 0 : (model.within[0] ?? 0) * (from.backward[0] ?? 0) + (from.later[0] ?? 0);
   // Rows of `backward` were scaled one after another: the first carries all the scales after it.
   const total = from.backwardScale.reduce((sum, scale) => sum + scale, Math.log(all));
   return { ...shares, ...upTo, ...from, total };
 }
 
 /** The model's scores as shares of a walk's chance. */
-type Shares = Pick<Walks, "emitted" | "begun" | "entered" | "ledUpTo" | "pass" | "skip">;
+type Shares = Pick<Walks, "begun" | "entered" | "ledUpTo" | "pass" | "skip">;
 
 function sharesOf(model: Model, pins: Pins): Shares {
   return {
-    emitted: model.within.map(Math.exp),
     begun: model.begins.map(Math.exp),
     entered: model.beginsIn.map((row) => row.map(Math.exp)),
     ledUpTo: Math.exp(model.weights.onlyLedUpTo),
@@ -65,11 +63,9 @@ function sharesOf(model: Model, pins: Pins): Shares {
 }
 
 /** All walks up to each clause; and in which steps more than hardly any of them are there: the rest are dropped. */
-function walksUpTo(model: Model, pins: Pins, { emitted, begun, entered, ledUpTo, pass, skip }: Shares) {
-  const { clauses: n, steps: s, states, first } = model;
-  const size = (i: number) => (first[i + 1] ?? states) - (first[i] ?? 0);
-  const mayBegin = mayBeginBy(pins);
-  const alive = aliveBy(pins, s);
+function walksUpTo(model: Model, bounds: Bounds, { begun, entered, ledUpTo, pass, skip }: Shares) {
+  const { clauses: n, steps: s, states, first, within } = model;
+  const sizes = sizesOf(model);
   const forward = new Float64Array(n * states);
   const forwardScale = new Float64Array(n);
   const reached = new Float64Array(n * s);
@@ -79,21 +75,24 @@ function walksUpTo(model: Model, pins: Pins, { emitted, begun, entered, ledUpTo,
     // What leads to beginning step i: all of what came before it, the steps between left unsaid.
     let lead = j === 0 ? 1 : (forward[before] ?? 0);
     const [open, enter] = [begun[j] ?? 0, entered[model.opens[j] ?? 0] ?? NOTHING];
-    if (alive(-1, j)) forward[row] = lead * (emitted[row] ?? 0);
+    if (j < (bounds.until[0] ?? 0)) forward[row] = lead * (within[row] ?? 0);
     for (let i = 0; i < s; i++) {
-      const [at, k] = [first[i] ?? 0, size(i)];
-      const begins = (lead > HARDLY_ANY_LEAD || pins.has(i)) && mayBegin(i, j) ? lead : 0;
+      const at = first[i] ?? 0;
+      const k = sizes[i] ?? 0;
+      const wanted = lead > HARDLY_ANY_LEAD || bounds.pinned[i] === j;
+      const begins = wanted && mayBegin(bounds, i, j) ? lead : 0;
       reached[j * s + i] = begins;
       let left = 0;
       if (j > 0) for (let from = 0; from < k; from++) left += forward[before + at + from] ?? 0;
-      if (alive(i, j) && (begins > 0 || left > 0)) {
+      const alive = j >= (bounds.from[i + 1] ?? 0) && j < (bounds.until[i + 1] ?? 0);
+      if (alive && (begins > 0 || left > 0)) {
         const passes = pass[i]?.[model.ordered[j - 1] ? 1 : 0];
         for (let to = 0; to < k; to++) {
           let sum = begins * open * (enter[at + to] ?? 0);
           if (left > 0)
             for (let from = 0; from < k; from++)
               sum += (forward[before + at + from] ?? 0) * (passes?.[from * k + to] ?? 0);
-          forward[row + at + to] = sum * (emitted[row + at + to] ?? 0);
+          forward[row + at + to] = sum * (within[row + at + to] ?? 0);
         }
       }
       const led = j > 0 ? (forward[before + at] ?? 0) : 0;
@@ -102,7 +101,7 @@ function walksUpTo(model: Model, pins: Pins, { emitted, begun, entered, ledUpTo,
     forwardScale[j] = scaled(forward, row, states);
     for (let i = -1; i < s; i++) {
       const from = row + (i < 0 ? 0 : (first[i] ?? 0));
-      const to = from + (i < 0 ? 1 : size(i));
+      const to = from + (i < 0 ? 1 : (sizes[i] ?? 0));
       let sum = 0;
       for (let k = from; k < to; k++) sum += forward[k] ?? 0;
       if (sum > HARDLY_ANY) busy[j * (s + 1) + i + 1] = 1;
@@ -115,13 +114,12 @@ function walksUpTo(model: Model, pins: Pins, { emitted, begun, entered, ledUpTo,
 /** All walks from each clause on, where any are there. */
 function walksFrom(
   model: Model,
-  pins: Pins,
-  { emitted, begun, entered, ledUpTo, pass, skip }: Shares,
+  bounds: Bounds,
+  { begun, entered, ledUpTo, pass, skip }: Shares,
   busy: Uint8Array,
 ) {
-  const { clauses: n, steps: s, states, first } = model;
-  const size = (i: number) => (first[i + 1] ?? states) - (first[i] ?? 0);
-  const mayBegin = mayBeginBy(pins);
+  const { clauses: n, steps: s, states, first, within } = model;
+  const sizes = sizesOf(model);
   const backward = new Float64Array(n * states);
   const backwardScale = new Float64Array(n);
   const onward = new Float64Array(n * s);
@@ -133,7 +131,7 @@ function walksFrom(
     let tail = 1;
     for (let i = s - 1; i >= -1; i--) {
       const at = i < 0 ? 0 : (first[i] ?? 0);
-      const k = i < 0 ? 1 : size(i);
+      const k = i < 0 ? 1 : (sizes[i] ?? 0);
       const lead = end ? tail : (later[(j + 1) * (s + 1) + i + 1] ?? 0);
       const passes = i < 0 ? STAYS : (pass[i]?.[model.ordered[j] ? 1 : 0] ?? STAYS);
       if (busy[j * (s + 1) + i + 1])
@@ -143,7 +141,7 @@ function walksFrom(
             for (let to = 0; to < k; to++)
               sum +=
                 (passes[from * k + to] ?? 0) *
-                (emitted[after + at + to] ?? 0) *
+                (within[after + at + to] ?? 0) *
                 (backward[after + at + to] ?? 0);
           backward[row + at + from] = sum;
         }
@@ -155,11 +153,11 @@ function walksFrom(
     for (let i = s - 1; i >= 0; i--) {
       later[j * (s + 1) + i + 1] = lead;
       let sum = 0;
-      if (mayBegin(i, j) && busy[j * (s + 1) + i + 1]) {
+      if (mayBegin(bounds, i, j) && busy[j * (s + 1) + i + 1]) {
         const at = first[i] ?? 0;
-        const k = size(i);
+        const k = sizes[i] ?? 0;
         for (let to = 0; to < k; to++)
-          sum += (enter[at + to] ?? 0) * (emitted[row + at + to] ?? 0) * (backward[row + at + to] ?? 0);
+          sum += (enter[at + to] ?? 0) * (within[row + at + to] ?? 0) * (backward[row + at + to] ?? 0);
         sum *= open;
       }
       onward[j * s + i] = sum;
@@ -168,6 +166,11 @@ function walksFrom(
     later[j * (s + 1)] = lead;
   }
   return { backward, backwardScale, onward, later };
+}
+
+/** How many states each step has. */
+function sizesOf({ steps, first, states }: Model): Int32Array {
+  return Int32Array.from({ length: steps }, (_, i) => (first[i + 1] ?? states) - (first[i] ?? 0));
 }
 
 /** Makes a row add up to 1, unless nothing is in it; the logarithm of what it was divided by. */
@@ -203,22 +206,38 @@ function skipShare({ unsaid }: Model, pins: Pins, step: number): number {
   return pin === null ? 1 : 0;
 }
 
-/** Whether a step may begin with a clause: a pinned one only at its own, any other not there. */
-function mayBeginBy(pins: Pins): (step: number, clause: number) => boolean {
-  const taken = new Set([...pins.values()]);
-  return (i, j) => (pins.has(i) ? pins.get(i) === j : !taken.has(j));
+/** What the pins leave open, as lists: it is asked for every step at every clause. */
+interface Bounds {
+  /** The clause a step is pinned to; FREE, or NOT_SAID. */
+  readonly pinned: Int32Array;
+  /** A step is pinned to the clause: no other begins there. */
+  readonly taken: Uint8Array;
+  /** The clauses in which a walk may be in a step, [from, until), the state before all first: not before an earlier pin is met, nor after a later one. */
+  readonly from: Int32Array;
+  readonly until: Int32Array;
 }
+const FREE = -1;
+const NOT_SAID = -2;
 
-/** Whether a walk may be in a step at a clause: not before an earlier pin is met, nor after a later one. */
-function aliveBy(pins: Pins, steps: number): (step: number, clause: number) => boolean {
+function boundsOf({ steps, clauses }: Model, pins: Pins): Bounds {
+  const pinned = new Int32Array(steps).fill(FREE);
+  const taken = new Uint8Array(clauses);
   const from = new Int32Array(steps + 1);
-  const until = new Int32Array(steps + 1).fill(2 ** 31 - 1);
+  const until = new Int32Array(steps + 1).fill(clauses);
   for (const [i, clause] of pins) {
+    pinned[i] = clause ?? NOT_SAID;
     if (clause === null) continue;
+    taken[clause] = 1;
     for (let k = i; k < steps; k++) from[k + 1] = Math.max(from[k + 1] ?? 0, clause);
     for (let k = -1; k < i; k++) until[k + 1] = Math.min(until[k + 1] ?? 0, clause);
   }
-  return (i, j) => j >= (from[i + 1] ?? 0) && j < (until[i + 1] ?? 0);
+  return { pinned, taken, from, until };
+}
+
+/** Whether a step may begin with a clause: a pinned one only at its own, any other not there. */
+function mayBegin({ pinned, taken }: Bounds, step: number, clause: number): boolean {
+  const at = pinned[step] ?? FREE;
+  return at === FREE ? taken[clause] === 0 : at === clause;
 }
 
 /** For each step the chance that it begins with each clause, step by step; what is missing to 1 is that it is not said. */

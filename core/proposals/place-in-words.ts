@@ -2,14 +2,14 @@ import type { Change, Finding } from "../base/index.ts";
 import { findCurrentTake, type Take } from "../lesson/index.ts";
 import { tokensOf, type Word, wordsOf } from "../narration/index.ts";
 import { type ComputedLesson, computeLesson } from "../pipeline/index.ts";
-import { makePlacer, type Placing } from "../placing/index.ts";
+import { makePlacer, NOTHING_PLACED, type Placing } from "../placing/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
 import { type Anchors, type Carried, carryAnchors, type Edit, proposeHolds } from "../schedule/index.ts";
 
 /** Where every step seems to begin in the current take's words; steps in `keep` stay where they are. */
 export function placeInWords(computed: ComputedLesson, keep: ReadonlySet<string> = new Set()): Placing {
   const take = findCurrentTake(computed.lesson);
-  if (!take?.narration) return { places: [], settles: null };
+  if (!take?.narration) return NOTHING_PLACED;
   const pinned = Object.entries(take.anchors).flatMap(([id, anchor]) =>
     keep.has(id) ? [[id, anchor.wordId] as const] : [],
   );

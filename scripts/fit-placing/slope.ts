@@ -7,7 +7,8 @@ import {
   OPENINGS,
   type Put,
   rarityIn,
-  signEvidence,
+  signPartsOf,
+  talkEvidence,
   unsaidEvidence,
   type Weights,
   wordEvidence,
@@ -62,8 +63,9 @@ export function prepared(of: Case): Prepared {
     of,
     within: said.map((here) =>
       states((step, a, put) => {
-        signEvidence(here, step, a, put);
+        for (const { says } of signPartsOf(here)) says(step, a, put);
         for (const stem of here.stems) wordEvidence(stem, step, a, rarity, put);
+        talkEvidence(here, a < 0, rarity, put);
       }),
     ),
     beside: said.map((here) => gathered((put) => besideEvidence(here, rarity, put))),
@@ -97,7 +99,8 @@ function underWeights(one: Prepared, weights: Weights): Model {
   const within = new Float64Array(clauses * states);
   for (const [j, row] of one.within.entries()) {
     const beside = sum(one.beside[j] ?? []);
-    for (const [k, found] of row.entries()) within[j * states + k] = besides.has(k) ? beside : sum(found);
+    for (const [k, found] of row.entries())
+      within[j * states + k] = Math.exp(besides.has(k) ? beside : sum(found));
   }
   return {
     ...one.model,
@@ -115,7 +118,7 @@ const HARDLY = 1e-7;
 
 function addMet(one: Prepared, model: Model, walks: Walks, sign: number, into: Float64Array): void {
   const { clauses: n, steps: s, states, first, ordered } = model;
-  const { forward, backward, reached, emitted, begun, entered, pass, total } = walks;
+  const { forward, backward, reached, begun, entered, pass, total } = walks;
   const add = (found: Sparse | undefined, share: number) => {
     for (const [k, amount] of found ?? []) into[k] = (into[k] ?? 0) + sign * share * amount;
   };
@@ -140,7 +143,7 @@ function addMet(one: Prepared, model: Model, walks: Walks, sign: number, into: F
           (reached[j * s + i] ?? 0) *
           (begun[j] ?? 0) *
           (entered[opens]?.[at + k] ?? 0) *
-          (emitted[row + at + k] ?? 0) *
+          (model.within[row + at + k] ?? 0) *
           (backward[row + at + k] ?? 0) *
           before;
         if (begins <= HARDLY) continue;
@@ -160,7 +163,7 @@ function addMet(one: Prepared, model: Model, walks: Walks, sign: number, into: F
           const passed =
             was *
             (pass[i]?.[after][a * size + b] ?? 0) *
-            (emitted[row + at + b] ?? 0) *
+            (model.within[row + at + b] ?? 0) *
             (backward[row + at + b] ?? 0);
           if (passed <= HARDLY) continue;
           for (const [feature, amount] of passFeatures(size - 1, a, b, after === 1))

@@ -29,7 +29,7 @@ const models = fc
       steps,
       first: Array.from({ length: steps }, (_, i) => 1 + i * 3),
       states,
-      within: Float64Array.from({ length: clauses * states }, next),
+      within: Float64Array.from({ length: clauses * states }, () => Math.exp(next())),
       begins: Float64Array.from({ length: clauses }, next),
       opens: Uint8Array.from(opens.slice(0, clauses)),
       beginsIn: [begins(), begins()],
@@ -52,7 +52,7 @@ function everyWalk(model: Model, pins: Pins): { score: number; begun: (number | 
       if ([...pins].every(([i, clause]) => begun[i] === clause)) walks.push({ score: sum + rest, begun });
       return;
     }
-    const within = (s: number) => model.within[j * states + s] ?? 0;
+    const within = (s: number) => Math.log(model.within[j * states + s] ?? 0);
     if (step < 0) go(j + 1, -1, 0, sum + within(0), begun);
     else
       for (let to = 0; to < 3; to++) {

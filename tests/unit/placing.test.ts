@@ -139,8 +139,9 @@ function pinnedAsAsked(one: Told, share: number): readonly PlacedStep[] {
   let placing = place();
   while (pinned.size < Math.round(computed.steps.length * share)) {
     const open = computed.steps.filter((s) => !pinned.has(s.id) && narration.begins.has(s.number));
+    const asked = placing.settles();
     const step =
-      open.find((s) => s.id === placing.settles) ??
+      open.find((s) => s.id === asked) ??
       open.sort(
         (a, b) => (confidenceOf(placing.places, a.id) ?? 1) - (confidenceOf(placing.places, b.id) ?? 1),
       )[0];

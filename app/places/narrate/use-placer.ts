@@ -1,7 +1,7 @@
-import { useCallback, useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Cue, Heard } from "#core/narration";
-import type { Placing, TellableStep } from "#core/placing";
-import type { PlacingAnswer, PlacingRequest } from "../../../workers/placing.worker.ts";
+import type { TellableStep } from "#core/placing";
+import type { Placed, PlacingAnswer, PlacingRequest } from "../../../workers/placing.worker.ts";
 
 /** A pin is kept without the others following it when they take longer than this. */
 const PATIENCE_MS = 5000;
@@ -13,56 +13,85 @@ export interface Speech {
   readonly heard: readonly Heard[];
 }
 
-/** Asks where steps begin in the words, beside the page; null when there is no answer. */
-export function usePlacer(speech: Speech): (pinned: ReadonlyMap<string, string>) => Promise<Placing | null> {
-  const worker = useRef<Worker | null>(null);
-  const told = useRef<Speech | null>(null);
-  const asked = useRef(0);
-  const waiting = useRef(new Map<number, (placing: Placing | null) => void>());
+/** Asks where steps begin in the words; null when there is no answer. `next`: and which to pin next. */
+export type Ask = (pinned: ReadonlyMap<string, string>, next: boolean) => Promise<Placed | null>;
+
+/** Places steps beside the page. */
+export function usePlacer(speech: Speech): Ask {
   const latest = useRef(speech);
   latest.current = speech;
-  useEffect(
-    () => () => {
-      worker.current?.terminate();
-      worker.current = null;
-      told.current = null;
-      for (const answer of waiting.current.values()) answer(null);
-      waiting.current.clear();
-    },
-    [],
-  );
-  return useCallback((pinned) => {
-    const { steps, cues, heard } = latest.current;
-    worker.current ??= started(waiting.current);
-    const post = (request: PlacingRequest) => worker.current?.postMessage(request);
-    const known = told.current;
-    if (known?.steps !== steps || known.cues !== cues || known.heard !== heard) {
-      post({ kind: "speech", steps: steps.map(tellable), cues, heard });
-      told.current = latest.current;
-    }
-    const number = ++asked.current;
-    return new Promise((resolve) => {
-      const late = setTimeout(() => answer(null), PATIENCE_MS);
-      const answer = (placing: Placing | null) => {
-        clearTimeout(late);
-        waiting.current.delete(number);
-        resolve(placing);
-      };
-      waiting.current.set(number, answer);
-      post({ kind: "place", asked: number, pinned });
-    });
-  }, []);
+  const [desk] = useState(() => new PlacingDesk(() => latest.current));
+  useEffect(() => {
+    // A pin that waits for its followers when the window goes is kept without them.
+    const close = () => desk.close();
+    window.addEventListener("pagehide", close);
+    return () => {
+      window.removeEventListener("pagehide", close);
+      close();
+    };
+  }, [desk]);
+  return desk.ask;
 }
 
-function started(waiting: ReadonlyMap<number, (placing: Placing | null) => void>): Worker {
-  const worker = new Worker(new URL("../../../workers/placing.worker.ts", import.meta.url), {
-    type: "module",
-  });
-  worker.onmessage = ({ data }: MessageEvent<PlacingAnswer>) => waiting.get(data.asked)?.(data.placing);
-  worker.onerror = () => {
-    for (const answer of [...waiting.values()]) answer(null);
+/** A worker, what it was told, and who waits for its answers. It is started when it is first asked. */
+class PlacingDesk {
+  readonly #speech: () => Speech;
+  #worker: Worker | null = null;
+  #told: Speech | null = null;
+  #asked = 0;
+  readonly #waiting = new Map<number, (placed: Placed | null) => void>();
+
+  constructor(speech: () => Speech) {
+    this.#speech = speech;
+  }
+
+  readonly ask: Ask = (pinned, next) => {
+    const worker = this.#workerTold(this.#speech());
+    const asked = ++this.#asked;
+    return new Promise((resolve) => {
+      const answer = (placed: Placed | null) => {
+        clearTimeout(late);
+        this.#waiting.delete(asked);
+        resolve(placed);
+      };
+      const late = setTimeout(() => answer(null), PATIENCE_MS);
+      this.#waiting.set(asked, answer);
+      worker.postMessage({ kind: "place", asked, pinned, next } satisfies PlacingRequest);
+    });
   };
-  return worker;
+
+  /** Ends the worker; whoever waits gets no answer. The next question starts another. */
+  close(): void {
+    this.#worker?.terminate();
+    this.#worker = null;
+    this.#told = null;
+    for (const answer of [...this.#waiting.values()]) answer(null);
+  }
+
+  #workerTold(speech: Speech): Worker {
+    this.#worker ??= this.#started();
+    const { steps, cues, heard } = speech;
+    const told = this.#told;
+    if (told?.steps !== steps || told.cues !== cues || told.heard !== heard) {
+      this.#worker.postMessage({
+        kind: "speech",
+        steps: steps.map(tellable),
+        cues,
+        heard,
+      } satisfies PlacingRequest);
+      this.#told = speech;
+    }
+    return this.#worker;
+  }
+
+  #started(): Worker {
+    const worker = new Worker(new URL("../../../workers/placing.worker.ts", import.meta.url), {
+      type: "module",
+    });
+    worker.onmessage = ({ data }: MessageEvent<PlacingAnswer>) => this.#waiting.get(data.asked)?.(data);
+    worker.onerror = () => this.close();
+    return worker;
+  }
 }
 
 /** A step has pictures and more that need not be handed over. */

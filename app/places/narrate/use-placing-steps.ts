@@ -2,8 +2,9 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { followPlaces, pinnedWords, tieSteps } from "#core/changes";
 import { findCurrentTake } from "#core/lesson";
 import type { Cue } from "#core/narration";
-import { isSure, type PlacedStep, type Placing } from "#core/placing";
+import { isSure, type PlacedStep } from "#core/placing";
 import type { Step } from "#core/steps";
+import type { Placed } from "../../../workers/placing.worker.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { usePlacer } from "./use-placer.ts";
 
@@ -33,7 +34,7 @@ export interface PlacingSteps {
 }
 
 const NO_CUES: readonly Cue[] = [];
-const NONE: Placing = { places: [], settles: null };
+const NONE: Placed = { places: [], settles: null };
 
 /** Puts steps on words: all by what is said, one by one, and all others after each that is pinned. */
 export function usePlacingSteps(): PlacingSteps {
@@ -42,7 +43,7 @@ export function usePlacingSteps(): PlacingSteps {
   const take = findCurrentTake(lesson);
   const cues = take?.narration?.cues ?? NO_CUES;
   const ask = usePlacer({ steps, cues, heard });
-  const [placing, setPlacing] = useState<Placing>(NONE);
+  const [placing, setPlacing] = useState<Placed>(NONE);
   const [said, setSaid] = useState<string | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const anchors = take?.anchors;
@@ -55,7 +56,7 @@ export function usePlacingSteps(): PlacingSteps {
   useEffect(() => {
     if (!following) return setPlacing(NONE);
     let current = true;
-    void ask(pins).then((found) => {
+    void ask(pins, true).then((found) => {
       if (current && found) setPlacing(found);
     });
     return () => {
@@ -81,9 +82,8 @@ export function usePlacingSteps(): PlacingSteps {
     said,
     placeAll: () =>
       inTurn(async () => {
-        const found = await ask(latest.current);
+        const found = await ask(latest.current, false);
         if (!found) return setSaid("The steps could not be placed. Nothing was changed; try again.");
-        setPlacing(found);
         setLeft(new Set());
         commit((now) => followPlaces(now, found.places));
         setSaid(sayPlaced(found.places, latest.current.size, steps.length));
@@ -92,8 +92,7 @@ export function usePlacingSteps(): PlacingSteps {
       inTurn(async () => {
         const pinned = new Map(latest.current).set(stepId, wordId);
         latest.current = pinned;
-        const found = await ask(pinned);
-        if (found) setPlacing(found);
+        const found = await ask(pinned, false);
         // What placing them came to is another now.
         setSaid(null);
         commit((now) => [
