@@ -1,14 +1,16 @@
 import { CLASS_ORDERS, CLASS_ORDERS_NEED } from "./class-orders.ts";
+import { COURSE, COURSE_NEEDS } from "./course-rules.ts";
 import { type Heard, type HeardKind, heard } from "./heard.ts";
+import { PLAYER, PLAYER_NEEDS } from "./player-rules.ts";
 import { IDLE_AFTER, IF_YOU_LIKE } from "./rule.ts";
 import { findAll, type Sentence } from "./stream.ts";
-import { VIDEO_COURSE, VIDEO_COURSE_NEEDS } from "./video-course.ts";
 
-const RULES = [...CLASS_ORDERS, ...VIDEO_COURSE];
+const RULES = [...CLASS_ORDERS, ...PLAYER, ...COURSE];
 
 const NEEDS: Partial<Readonly<Record<HeardKind, RegExp>>> = {
   "act-now": CLASS_ORDERS_NEED,
-  ...VIDEO_COURSE_NEEDS,
+  ...PLAYER_NEEDS,
+  ...COURSE_NEEDS,
 };
 
 /** Orders to the class and marks of the video's own course, found in a sentence. Of overlapping ones of a kind the surest stays. */

@@ -174,3 +174,25 @@ test("pins against the order of the steps stay where they are and bind nothing e
     true,
   );
 });
+
+test("a pin so far from anything that no reading can keep it still stands, and all else is placed as if it were not there", () => {
+  const step = (i: number) => ({
+    id: `crate-${i}/front`,
+    objectId: `crate-${i}`,
+    title: `Crate ${i}: the front`,
+    task: null,
+    instruction: ["Draw the front."],
+    acts: [],
+  });
+  const many = Array.from({ length: 700 }, (_, i) => step(i + 1));
+  const text =
+    "Okay, so the first crate. Draw the front of it here. And now the second crate, the front again.";
+  const tokens = tokensOf([{ id: "c1", startMs: 0, endMs: 9000, text }]);
+  const { places, settles } = makePlacer(many, tokens, [])(new Map([["crate-690/front", "c1.w6"]]));
+  expect(places.find((p) => p.stepId === "crate-690/front")).toMatchObject({
+    wordId: "c1.w6",
+    confidence: 1,
+  });
+  expect(places.every((p) => Number.isFinite(p.confidence))).toBe(true);
+  expect(() => settles()).not.toThrow();
+});
