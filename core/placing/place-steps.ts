@@ -61,9 +61,7 @@ function place(
   const clauses = clausesOf(sentences, new Set(pinned.values()));
   const pins = pinsOf(steps, clauses, pinned);
   const model = modelOf(expected, clauses, heard, WEIGHTS, kept);
-  const bound = walksOf(model, pins);
-  // Pins that no walk can keep, too far from any, bind nothing.
-  const walks = Number.isFinite(bound.total) ? bound : walksOf(model);
+  const walks = walksOf(model, pins);
   const found = likeliest(beginnings(model, walks), clauses);
   const wordAt = wordsFor(
     found.map((f) => f.clause),

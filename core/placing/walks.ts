@@ -25,8 +25,9 @@ export interface Walks {
   readonly ledUpTo: number;
   readonly pass: readonly (readonly [Float64Array, Float64Array])[];
   readonly skip: readonly number[];
-  /** The logarithm of the sum over all walks. */
+  /** The logarithm of the sum over all walks, each step eased by so much in each of them. */
   readonly total: number;
+  readonly eased: number;
 }
 
 const NOTHING = new Float64Array(0);
@@ -38,7 +39,8 @@ const HARDLY_ANY_LEAD = 1e-13;
 
 /** Sums over all walks that keep to the pins (L. Baum et al., 1970, from memory); rows are scaled as they grow. */
 export function walksOf(model: Model, pins: Pins = new Map()): Walks {
-  const shares = sharesOf(model, pins);
+  const eased = easeOf(model, pins);
+  const shares = sharesOf(model, pins, eased);
   const bounds = boundsOf(model, pins);
   const upTo = walksUpTo(model, bounds, shares);
   const from = walksFrom(model, bounds, shares, upTo.busy);
@@ -46,19 +48,19 @@ export function walksOf(model: Model, pins: Pins = new Map()): Walks {
     model.clauses === 0 ? 0 : (model.within[0] ?? 0) * (from.backward[0] ?? 0) + (from.later[0] ?? 0);
   // Rows of `backward` were scaled one after another: the first carries all the scales after it.
   const total = from.backwardScale.reduce((sum, scale) => sum + scale, Math.log(all));
-  return { ...shares, ...upTo, ...from, total };
+  return { ...shares, ...upTo, ...from, total, eased };
 }
 
 /** The model's scores as shares of a walk's chance. */
 type Shares = Pick<Walks, "begun" | "entered" | "ledUpTo" | "pass" | "skip">;
 
-function sharesOf(model: Model, pins: Pins): Shares {
+function sharesOf(model: Model, pins: Pins, eased: number): Shares {
   return {
-    begun: model.begins.map(Math.exp),
+    begun: model.begins.map((score) => Math.exp(score + eased)),
     entered: model.beginsIn.map((row) => row.map(Math.exp)),
     ledUpTo: Math.exp(model.weights.onlyLedUpTo),
     pass: passesOf(model),
-    skip: Array.from({ length: model.steps }, (_, i) => skipShare(model, pins, i)),
+    skip: Array.from({ length: model.steps }, (_, i) => skipShare(model, pins, i, eased)),
   };
 }
 
@@ -200,10 +202,23 @@ function passesOf({ first, states, steps, weights }: Model): (readonly [Float64A
 }
 
 /** What is left of a walk's chance when it passes over a step. */
-function skipShare({ unsaid }: Model, pins: Pins, step: number): number {
+function skipShare({ unsaid }: Model, pins: Pins, step: number, eased: number): number {
   const pin = pins.get(step);
-  if (pin === undefined) return Math.exp(unsaid[step] ?? 0);
+  if (pin === undefined) return Math.exp((unsaid[step] ?? 0) + eased);
   return pin === null ? 1 : 0;
+}
+
+/** All steps left unsaid may cost so much, nats, before a walk's share gets too small for a number. */
+const MOST_UNSAID = 500;
+
+/**
+ * What every step is eased by, begun or left unsaid, nats: the same for every walk, so no chance is changed. Nothing but in
+ * a lesson of hundreds of steps of which hardly one is said.
+ */
+function easeOf({ unsaid }: Model, pins: Pins): number {
+  const open = unsaid.filter((_, i) => !pins.has(i));
+  const all = open.reduce((sum, score) => sum + score, 0);
+  return all < -MOST_UNSAID ? -(all + MOST_UNSAID) / open.length : 0;
 }
 
 /** What the pins leave open, as lists: it is asked for every step at every clause. */

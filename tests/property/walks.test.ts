@@ -33,7 +33,8 @@ const models = fc
       begins: Float64Array.from({ length: clauses }, next),
       opens: Uint8Array.from(opens.slice(0, clauses)),
       beginsIn: [begins(), begins()],
-      unsaid: Array.from({ length: steps }, next),
+      // As much as hundreds of steps cost together.
+      unsaid: Array.from({ length: steps }, () => (opens[4] === 1 ? -400 * Math.abs(next() / 3) : next())),
       ordered: opens.slice(0, clauses).map((o) => o === 1),
       weights: Object.fromEntries(FEATURES.map((f) => [f, next()])) as unknown as Weights,
     };
@@ -92,7 +93,8 @@ test("the sums over all walks are those of every walk counted one by one, with p
         const most = Math.max(...all.map((w) => w.score));
         const sum = (some: typeof all) => some.reduce((s, w) => s + Math.exp(w.score - most), 0);
         const walks = walksOf(model, pins);
-        expect(walks.total).toBeCloseTo(most + Math.log(sum(all)), 6);
+        const eased = walks.eased * (model.steps - [...pins.values()].filter((p) => p === null).length);
+        expect(walks.total - eased).toBeCloseTo(most + Math.log(sum(all)), 6);
         for (const [i, chances] of beginnings(model, walks).entries())
           for (const [j, chance] of chances.entries())
             expect(chance).toBeCloseTo(sum(all.filter((w) => w.begun[i] === j)) / sum(all), 6);
@@ -104,7 +106,7 @@ test("the sums over all walks are those of every walk counted one by one, with p
 
 test("readings are drawn as often as their chances say", () => {
   const [model] = fc.sample(
-    models.filter((m) => m.clauses === 4 && m.steps === 2),
+    models.filter((m) => m.clauses === 4 && m.steps === 2 && m.unsaid.every((u) => Math.abs(u) < 3)),
     { seed: 15, numRuns: 1 },
   );
   if (!model) throw new Error("no model");

@@ -175,7 +175,7 @@ test("pins against the order of the steps stay where they are and bind nothing e
   );
 });
 
-test("a pin so far from anything that no reading can keep it still stands, and all else is placed as if it were not there", () => {
+test("a lesson of hundreds of steps, hardly one of which is said, is placed, also with a pin far on", () => {
   const step = (i: number) => ({
     id: `crate-${i}/front`,
     objectId: `crate-${i}`,
