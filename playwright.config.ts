@@ -9,6 +9,8 @@ export default defineConfig({
   // Every test makes what it works on: they are shared out one by one, so that neither worker waits for the other's long file.
   fullyParallel: true,
   timeout: 60_000,
+  // What a page shows within a second may take many on a machine that others use too; what is wrong never shows.
+  expect: { timeout: 10_000 },
   // A browser on a busy machine may miss a deadline once; a fault fails twice.
   retries: process.env.CI ? 1 : 0,
   forbidOnly: Boolean(process.env.CI),

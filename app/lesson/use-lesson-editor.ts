@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
 import type { Change, Finding } from "#core/base";
 import { applyChanges } from "#core/changes";
@@ -75,8 +75,13 @@ export function useLessonEditor(
   const [elsewhere, setElsewhere] = useState<number | null>(null);
 
   const unreachable = stored.unreachable === true;
+  /** Askings that have ended, with or without an answer: one cut off in the moment it began is never seen as under way. */
+  const [ended, setEnded] = useState(0);
   // Going elsewhere cuts an asking off; what is shown then is asked for by itself.
-  const askAgain = useCallback(() => void revalidate().catch(() => {}), [revalidate]);
+  const askAgain = useCallback(() => {
+    const end = () => startTransition(() => setEnded((n) => n + 1));
+    void revalidate().then(end, end);
+  }, [revalidate]);
   useEffect(() => {
     line.hear({
       onRefused: setRefusals,
@@ -89,13 +94,14 @@ export function useLessonEditor(
   }, [line, lessonId, askAgain]);
 
   useEffect(() => line.shows(stored.revision), [line, stored.revision]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: an asking that ended without an answer is repeated
   useEffect(() => {
     // Choosing a step while a save comes home cuts off the asking that belongs to it: asked again.
     if (revision <= stored.revision || asking !== "idle") return;
     if (!unreachable) return askAgain();
     const later = setTimeout(askAgain, ASK_AGAIN_MS);
     return () => clearTimeout(later);
-  }, [revision, stored.revision, asking, unreachable, askAgain]);
+  }, [revision, stored.revision, asking, ended, unreachable, askAgain]);
 
   const retry = () => {
     line.retry();
