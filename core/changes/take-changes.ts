@@ -1,15 +1,53 @@
 import type { Change } from "../base/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
-import type { Cue } from "../narration/index.ts";
+import { type Cue, wordsOf } from "../narration/index.ts";
 import { isSure, type PlacedStep } from "../placing/index.ts";
-import type { Anchor, Edit, VideoAddress } from "../schedule/index.ts";
+import { type Anchor, anchorAt, type Edit, type VideoAddress, wordCarrier } from "../schedule/index.ts";
 import { putTake, setLesson, setTake } from "./change-of.ts";
 
-/** Gives the current take these captions, or begins a take with them. Anchors stay; lost words are reported. */
+/**
+ * Gives the current take these captions, or begins a take with them. What stood at a word goes along with it; an anchor
+ * whose words are gone is reported, or is taken away where another word now bears its word's id.
+ */
 export function setNarration(lesson: Lesson, fileName: string, cues: readonly Cue[]): Change[] {
   const narration = { fileName, cues: [...cues] };
   const take = findCurrentTake(lesson);
-  return take ? [setTake(take.id, "narration", narration)] : beginTake(lesson, fileName, { narration });
+  if (!take) return beginTake(lesson, fileName, { narration });
+  return [setTake(take.id, "narration", narration), ...(take.narration ? carriedAlong(take, cues) : [])];
+}
+
+/** What stands at words of a take, moved to where these words are in other cues. */
+function carriedAlong(take: Take, cues: readonly Cue[]): Change[] {
+  const next = cues.flatMap(wordsOf);
+  const carry = wordCarrier((take.narration?.cues ?? []).flatMap(wordsOf), next);
+  const known = new Set(next.map((w) => w.id));
+  /** Where an anchor stands now; itself when nothing changes. */
+  const moved = (anchor: Anchor): Anchor | null => {
+    const to = carry(anchor.wordId);
+    if (!to) return known.has(anchor.wordId) ? null : anchor;
+    return to.wordId === anchor.wordId ? anchor : anchorAt(to, anchor);
+  };
+  const steps = Object.entries(take.anchors).flatMap(([stepId, anchor]) => {
+    const to = moved(anchor);
+    return to === anchor ? [] : [setAnchor(take.id, stepId, to)];
+  });
+  const strokes = Object.entries(take.strokeAnchors ?? {}).flatMap(([moveId, anchor]) => {
+    const to = moved(anchor);
+    return to ? [[moveId, to] as const] : [];
+  });
+  const corrections = (take.corrections ?? []).flatMap((c) => {
+    const to = c.wordIds.map(carry);
+    return to.every((w) => w?.kind === "kept") ? [{ ...c, wordIds: to.map((w) => w?.wordId ?? "") }] : [];
+  });
+  return [
+    ...steps,
+    ...(take.strokeAnchors
+      ? [setTake(take.id, "strokeAnchors", strokes.length > 0 ? Object.fromEntries(strokes) : null)]
+      : []),
+    ...(take.corrections
+      ? [setTake(take.id, "corrections", corrections.length > 0 ? corrections : null)]
+      : []),
+  ];
 }
 
 /** Gives the current take this recording, or begins a take with it. The sheet's corners must be placed anew. */

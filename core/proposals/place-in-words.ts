@@ -4,7 +4,14 @@ import { tokensOf, type Word, wordsOf } from "../narration/index.ts";
 import { type ComputedLesson, computeLesson } from "../pipeline/index.ts";
 import { makePlacer, NOTHING_PLACED, type Placing } from "../placing/index.ts";
 import { AGE_BANDS } from "../plan/index.ts";
-import { type Anchors, type Carried, carryAnchors, type Edit, proposeHolds } from "../schedule/index.ts";
+import {
+  type Anchors,
+  anchorAt,
+  type Carried,
+  carryAnchors,
+  type Edit,
+  proposeHolds,
+} from "../schedule/index.ts";
 
 /** Where every step seems to begin in the current take's words; steps in `keep` stay where they are. */
 export function placeInWords(computed: ComputedLesson, keep: ReadonlySet<string> = new Set()): Placing {
@@ -63,23 +70,12 @@ export function contradictionsIn(computed: ComputedLesson, take: Take): Finding[
 }
 const CONTRADICTS: ReadonlySet<string> = new Set(["said-otherwise", "counted-otherwise", "other-side"]);
 
-/** An offset belongs to its very word; beside another it would mean nothing. */
 function anchorsOf(carried: readonly Carried[], old: Anchors): Anchors {
   return Object.fromEntries(
-    carried.flatMap((c) =>
-      c.kind === "lost"
-        ? []
-        : [
-            [
-              c.id,
-              {
-                wordId: c.wordId,
-                offsetMs: c.kind === "kept" ? (old[c.id]?.offsetMs ?? 0) : 0,
-                ...(old[c.id]?.found ? { found: true as const } : {}),
-              },
-            ],
-          ],
-    ),
+    carried.flatMap((c) => {
+      const was = old[c.id];
+      return c.kind === "lost" || !was ? [] : [[c.id, anchorAt(c, was)]];
+    }),
   );
 }
 

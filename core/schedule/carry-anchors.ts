@@ -1,12 +1,17 @@
 import { alignWords, type Word } from "../narration/index.ts";
-import type { Anchors } from "./anchor.ts";
+import type { Anchor, Anchors } from "./anchor.ts";
+
+/** Where a word is in another take. */
+export interface CarriedWord {
+  /** It is said again; or it is said otherwise, and the words around it tell the place. */
+  readonly kind: "kept" | "moved";
+  readonly wordId: string;
+  readonly confidence: number;
+}
 
 /** What became of an anchor in a new take; `id` names the step or the move that it places. */
 export type Carried =
-  /** Its very word is said again. */
-  | { readonly id: string; readonly kind: "kept"; readonly wordId: string; readonly confidence: number }
-  /** Its word is said otherwise; the place is told by the words around it. */
-  | { readonly id: string; readonly kind: "moved"; readonly wordId: string; readonly confidence: number }
+  | ({ readonly id: string } & CarriedWord)
   /** Its words are gone. */
   | { readonly id: string; readonly kind: "lost" };
 
@@ -18,21 +23,23 @@ export function comparable(words: readonly Word[]): string[] {
   return words.map((w) => w.text.toLowerCase().replace(/[^\p{L}\p{N}/]+/gu, ""));
 }
 
-/** Carries anchors from one take's words to another's by aligning the words. Offsets stay. */
-export function carryAnchors(old: readonly Word[], next: readonly Word[], anchors: Anchors): Carried[] {
-  const matches = alignWords(comparable(old), comparable(next));
-  const to = new Map(matches.map(([a, b]) => [a, b]));
+/** Where a word of one take's is in another's, by aligning the words of both; null when it is gone, and all around it. */
+export function wordCarrier(
+  old: readonly Word[],
+  next: readonly Word[],
+): (wordId: string) => CarriedWord | null {
+  const to = new Map(alignWords(comparable(old), comparable(next)));
   const index = new Map(old.map((w, i) => [w.id, i]));
-  return Object.entries(anchors).map(([id, anchor]): Carried => {
-    const at = index.get(anchor.wordId);
-    if (at === undefined) return { id, kind: "lost" };
+  const wordAt = (i: number | undefined) => (i === undefined ? undefined : next[i]);
+  return (wordId) => {
+    const at = index.get(wordId);
+    if (at === undefined) return null;
     const same = to.get(at);
-    const wordAt = (i: number | undefined) => (i === undefined ? undefined : next[i]);
     const kept = wordAt(same);
     if (kept) {
       // A word alone may be the same by chance; with its neighbours it is not.
       const around = [-2, -1, 1, 2].filter((d) => to.get(at + d) === (same ?? 0) + d).length;
-      return { id, kind: "kept", wordId: kept.id, confidence: 0.6 + 0.1 * around };
+      return { kind: "kept", wordId: kept.id, confidence: 0.6 + 0.1 * around };
     }
     for (let d = 1; d <= REACH; d++) {
       const after = to.get(at + d);
@@ -45,8 +52,21 @@ export function carryAnchors(old: readonly Word[], next: readonly Word[], anchor
             ? before + d
             : undefined;
       const word = wordAt(near);
-      if (word) return { id, kind: "moved", wordId: word.id, confidence: Math.max(0.2, 0.75 - 0.1 * d) };
+      if (word) return { kind: "moved", wordId: word.id, confidence: Math.max(0.2, 0.75 - 0.1 * d) };
     }
-    return { id, kind: "lost" };
-  });
+    return null;
+  };
+}
+
+/** Carries anchors from one take's words to another's. */
+export function carryAnchors(old: readonly Word[], next: readonly Word[], anchors: Anchors): Carried[] {
+  const carry = wordCarrier(old, next);
+  return Object.entries(anchors).map(
+    ([id, anchor]): Carried => ({ id, ...(carry(anchor.wordId) ?? { kind: "lost" }) }),
+  );
+}
+
+/** An anchor at the word it was carried to. An offset belongs to its very word; beside another it would mean nothing. */
+export function anchorAt({ kind, wordId }: CarriedWord, { offsetMs, found }: Anchor): Anchor {
+  return { wordId, offsetMs: kind === "kept" ? offsetMs : 0, ...(found ? { found } : {}) };
 }

@@ -1,6 +1,6 @@
 export type { Anchor, Anchors } from "./anchor.ts";
 export { AnchorsSchema } from "./anchor.ts";
-export { type Carried, carryAnchors } from "./carry-anchors.ts";
+export { anchorAt, type Carried, carryAnchors, wordCarrier } from "./carry-anchors.ts";
 export {
   type EditMap,
   editMap,

@@ -153,6 +153,57 @@ const withTake = (seed: number): Lesson => {
   return anchored.value.lesson;
 };
 
+test("other captions of the same take: what stood at a word goes along with it, and nothing stands at another by its number", () => {
+  const start = withTake(99);
+  const take = findCurrentTake(start);
+  const old = take?.narration?.cues ?? [];
+  const [first, second] = old.flatMap(wordsOf).filter((w) => w.text === "pencil");
+  const marked = applyChanges(start, [
+    {
+      id: `take/${take?.id}`,
+      field: "strokeAnchors",
+      value: { m: { wordId: first?.id ?? "", offsetMs: 80 } },
+    },
+    { id: `take/${take?.id}`, field: "corrections", value: [{ wordIds: [second?.id ?? ""], text: "pen" }] },
+  ]);
+  if (!marked.ok) throw new Error(marked.findings[0]?.message);
+  // The greeting is told at length, and each cue is cut in two: no word keeps its number.
+  const cues = [{ text: "Before all else: hello!", startMs: 0, endMs: 900 }, ...old]
+    .flatMap(({ text, startMs, endMs }) => {
+      const [words, middle] = [text.split(" "), (startMs + endMs) / 2];
+      const cut = Math.ceil(words.length / 2);
+      return [
+        { text: words.slice(0, cut).join(" "), startMs, endMs: middle },
+        { text: words.slice(cut).join(" "), startMs: middle, endMs },
+      ];
+    })
+    .filter((c) => c.text !== "")
+    .map((c, i): Cue => ({ id: `c${i + 1}`, ...c }));
+  const { lesson: given } = marked.value;
+  const changed = applyChanges(given, setNarration(given, "better.vtt", cues));
+  if (!changed.ok) throw new Error(changed.findings[0]?.message);
+  const now = findCurrentTake(changed.value.lesson);
+  const [was, is] = [old, cues].map((c) => c.flatMap(wordsOf));
+  const startOf = (words: typeof was, id?: string) => words?.find((w) => w.id === id);
+  expect(Object.keys(now?.anchors ?? {}).sort()).toEqual(Object.keys(take?.anchors ?? {}).sort());
+  for (const [stepId, { wordId }] of Object.entries(take?.anchors ?? {})) {
+    const there = startOf(is, now?.anchors[stepId]?.wordId);
+    expect(there?.text).toBe(startOf(was, wordId)?.text);
+    expect(Math.abs((there?.startMs ?? 0) - (startOf(was, wordId)?.startMs ?? 0))).toBeLessThan(1500);
+  }
+  expect(now?.strokeAnchors?.m?.offsetMs).toBe(80);
+  expect(startOf(is, now?.strokeAnchors?.m?.wordId)?.text).toBe("pencil");
+  expect(now?.corrections?.map((c) => startOf(is, c.wordIds[0])?.text)).toEqual(["pencil"]);
+  // Captions of something else: no step is left standing at a word it never stood at.
+  const other = setNarration(given, "other.vtt", [
+    { id: "c1", startMs: 0, endMs: 900, text: "one two three" },
+  ]);
+  const stands = applyChanges(given, other);
+  if (!stands.ok) throw new Error(stands.findings[0]?.message);
+  const left = Object.values(findCurrentTake(stands.value.lesson)?.anchors ?? {}).map((a) => a.wordId);
+  expect(left).not.toContain("c1.w1");
+});
+
 test("proposed holds stand inside their steps, after the last stroke is drawn, as long as the class needs", () => {
   const start = computeLesson(withTake(4711));
   const changes = holdsToAdd(start);

@@ -63,7 +63,7 @@ export function Narrate() {
             <>
               <Button
                 variant={open > 0 ? "filled" : "default"}
-                disabled={open === 0}
+                disabled={open === 0 && !starts.some((s) => s.found)}
                 onClick={placing.placeAll}
               >
                 Place the steps by their words
