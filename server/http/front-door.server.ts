@@ -149,6 +149,8 @@ function guarded(gate: Gate): RequestHandler {
 /** Lets requests in one after another as far as there is room; those beyond are told when to come back. */
 function inTurn(turns: Turns): RequestHandler {
   return async (req, res, next) => {
+    // Whoever went while the app's files were looked through is told of no more: a turn taken for them would never end.
+    if (res.destroyed) return;
     const gone = new AbortController();
     res.once("close", () => gone.abort());
     const lane = laneOf(req.method, req.path);

@@ -1,8 +1,10 @@
+import { pbkdf2 } from "node:crypto";
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { type IncomingHttpHeaders, request, type Server } from "node:http";
-import type { AddressInfo } from "node:net";
+import { type AddressInfo, connect } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { promisify } from "node:util";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { readAddresses } from "../../server/http/addresses.ts";
@@ -316,5 +318,26 @@ describe("the door", () => {
     for (const answer of go) answer();
     const statuses = (await Promise.all(asked)).map((a) => a.status).sort();
     expect(statuses).toEqual([200, 200, 200, 503, 503]);
+  });
+
+  test("whoever goes before their turn is asked for takes none", async () => {
+    const one = { atOnce: 1, waiting: 1 };
+    const port = await open({
+      turns: openTurns({ read: one, write: one, upload: one, stream: one, watch: one }, 500),
+      // As the app does: an answer to nobody is not begun.
+      answer: (_req, res) => {
+        if (!res.destroyed) res.send("done");
+      },
+    });
+    // The door looks for a file first; here that takes longer than the asker stays.
+    const busy = Array.from({ length: 8 }, () => promisify(pbkdf2)("a", "b", 100_000, 64, "sha512"));
+    const socket = connect(port, "127.0.0.1");
+    await new Promise((written) =>
+      socket.write(`GET / HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\n\r\n`, written),
+    );
+    await new Promise((later) => setTimeout(later, 20));
+    socket.destroy();
+    await Promise.all(busy);
+    expect((await ask(port, "/")).text).toBe("done");
   });
 });
