@@ -28,6 +28,7 @@ await new Promise<void>((ready) =>
 /** Opens a page and lets it come alive. A lesson page keeps a line to the server open, so the network never rests. */
 async function visit(page: Page, address: string): Promise<void> {
   await page.goto(address, { waitUntil: "load" });
+  await page.getByText("Opening the lesson").waitFor({ state: "detached" });
   await page.waitForTimeout(1200);
 }
 
@@ -107,10 +108,9 @@ try {
     await p.waitForTimeout(600);
   });
   await shot("script", `${KIOSK}/narrate`);
-  await shot("narrate", `${GLASSHOUSE}/narrate?step=left-bench/guides`, async (p) => {
-    await p.getByRole("button", { name: "Add the waits" }).click();
-    await p.waitForTimeout(800);
-  });
+  await visit(page, `${GLASSHOUSE}/narrate`);
+  await page.getByRole("button", { name: "Add the waits" }).click();
+  await page.waitForTimeout(800);
   await shot("take-out", `${GLASSHOUSE}/rehearse`, async (p) => {
     await p.waitForTimeout(800);
     await p.getByRole("slider", { name: "Lesson time" }).fill("240000");
@@ -128,6 +128,20 @@ try {
       .getByRole("slider", { name: "Lesson time" })
       .fill(String(Math.round((wait.lessonFrom + 6500) / 10) * 10));
     await p.waitForTimeout(800);
+  });
+  await shot("narrate", `${GLASSHOUSE}/narrate`, async (p) => {
+    const { steps } = computeLesson(await lessonAt(p, GLASSHOUSE));
+    const choose = (step: { number: number; title: string } | undefined) =>
+      p.getByRole("button", { name: `Step ${step?.number}: ${step?.title}`, exact: true }).click();
+    // The first steps are pinned; the others are found in the words.
+    for (const step of steps.slice(4)) {
+      await choose(step);
+      await p.getByRole("button", { name: "Free it from the word" }).click();
+    }
+    await p.getByRole("button", { name: "Place the steps by their words" }).click();
+    await p.getByText(/steps placed by their words/).waitFor();
+    await choose(steps[5]);
+    await p.waitForTimeout(1500);
   });
   const release = holdLocked(DATA);
   await shot("not-saved", `${CRATES}/build`, async (p) => {
