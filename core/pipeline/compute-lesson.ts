@@ -5,7 +5,7 @@ import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
 import { withDrawingMends } from "../mends/index.ts";
 import { type Heard, understand, type Word, wordsOf } from "../narration/index.ts";
 import { judgeOverlay, judgeRegistration } from "../overlay/index.ts";
-import { AGE_BANDS } from "../plan/index.ts";
+import { paceOf } from "../plan/index.ts";
 import {
   type EditMap,
   editMap,
@@ -96,7 +96,10 @@ function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] 
   const map = keep("clocks", [take === null, take?.edits, durationMs], () =>
     take ? editMap(take.edits ?? [], durationMs) : null,
   );
-  const pace = AGE_BANDS[ageBand];
+  const ownLineMs = lesson.plan.classPace?.lineMs;
+  const pace = keep("pace", [ageBand, ownLineMs], () =>
+    paceOf({ ageBand, ...(ownLineMs === undefined ? {} : { classPace: { lineMs: ownLineMs } }) }),
+  );
   const schedule = keep(
     "schedule",
     [steps, moves, paper, pace, words, take?.anchors, take?.strokeAnchors, map],

@@ -1,5 +1,15 @@
 export type { AgeBand, Pace } from "./age-bands.ts";
 export { AGE_BANDS, CIRCLE_MS, CURVE_LINES, ERASE_MS, FILL_MS, FOLD_MS, MARK_MS } from "./age-bands.ts";
+export {
+  CLASS_GUESSES,
+  type ClassPace,
+  ClassPaceSchema,
+  classPaceOf,
+  MOST_PUPILS,
+  type OwnClassPace,
+  PupilsSchema,
+  paceOf,
+} from "./class-pace.ts";
 export type { Gate, GateName } from "./gates.ts";
 export { GATES } from "./gates.ts";
 export { boundedMargin, type HandOut, HandOutSchema, USUAL_MARGIN_MM } from "./hand-out-slice.ts";

@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { AGE_BANDS, type AgeBand } from "./age-bands.ts";
+import { ClassPaceSchema } from "./class-pace.ts";
 import { GATES, type GateName } from "./gates.ts";
 import { KIT, type KitName } from "./kit.ts";
 
@@ -62,6 +63,8 @@ export const PlanSchema = v.strictObject({
       counts: v.pipe(v.array(CountWantedSchema), v.maxLength(12, "at most twelve counts")),
     }),
   ),
+  /** How this class works, where it is known better than by its age. */
+  classPace: v.optional(ClassPaceSchema),
   /** Tools and materials to have ready; left out: pencil, eraser, ruler and a sheet. */
   kit: v.optional(v.pipe(v.array(v.picklist(kitNames)), v.maxLength(kitNames.length))),
   /** What must be done or dry after a step, before the next may begin. */

@@ -3,7 +3,7 @@ import { findCurrentTake, type Take } from "../lesson/index.ts";
 import { tokensOf, type Word, wordsOf } from "../narration/index.ts";
 import { type ComputedLesson, computeLesson } from "../pipeline/index.ts";
 import { makePlacer, NOTHING_PLACED, type Placing } from "../placing/index.ts";
-import { AGE_BANDS } from "../plan/index.ts";
+import { paceOf } from "../plan/index.ts";
 import {
   type Anchors,
   anchorAt,
@@ -33,7 +33,7 @@ export function holdsToAdd(computed: ComputedLesson): Change[] | null {
     computed.editMap,
     tokensOf(take.narration.cues),
     computed.heard,
-    AGE_BANDS[computed.lesson.plan.ageBand],
+    paceOf(computed.lesson.plan),
   );
   if (holds.length === 0) return null;
   return [{ id: `take/${take.id}`, field: "edits", value: [...(take.edits ?? []), ...holds] }];

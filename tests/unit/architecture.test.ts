@@ -24,6 +24,7 @@ const PLOT = [
   "narration",
   "placing",
   "schedule",
+  "pacing",
   "display",
   "overlay",
   "judgements",

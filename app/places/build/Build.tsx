@@ -5,7 +5,7 @@ import { moveToPlace } from "#core/changes";
 import { drawState, drawStep, toolMarks } from "#core/display";
 import { isDot } from "#core/paper";
 import type { ComputedLesson, DrawnLesson } from "#core/pipeline";
-import { AGE_BANDS } from "#core/plan";
+import { paceOf } from "#core/plan";
 import { handTimesMs } from "#core/schedule";
 import { runsWithPaper } from "#core/view";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -208,7 +208,7 @@ function toolsAt({ moves, paper, lesson }: DrawnLesson, moveIndex: number | null
 function sayOfNew({ moves, paper, lesson }: DrawnLesson, id: string): string {
   const own = moves.filter((m) => m.objectId === id && m.hand !== "take");
   const lines = paper.strokes.filter((s) => s.objectId === id && !isDot(s) && s.pieces.length > 0);
-  const times = handTimesMs(moves, paper, AGE_BANDS[lesson.plan.ageBand]);
+  const times = handTimesMs(moves, paper, paceOf(lesson.plan));
   const ms = moves.reduce((sum, m, i) => sum + (m.objectId === id ? (times[i] ?? 0) : 0), 0);
   return `${sentenceCase(countOf(own.length, "move"))}, ${countOf(lines.length, "line")}, drawn in about ${formatClock(ms)}. Let go to put it down.`;
 }

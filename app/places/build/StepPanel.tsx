@@ -1,7 +1,7 @@
 import { Menu, NumberInput, Select } from "@mantine/core";
 import { useState } from "react";
 import { cutStep, joinStep, sayOfStep } from "#core/changes";
-import { AGE_BANDS } from "#core/plan";
+import { paceOf } from "#core/plan";
 import { reorderStep } from "#core/proposals";
 import { waitMs } from "#core/schedule";
 import { STEP_KINDS, type Step } from "#core/steps";
@@ -32,7 +32,7 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
     setRefused(refused);
     if (changes) commit(changes);
   };
-  const pace = AGE_BANDS[lesson.plan.ageBand];
+  const pace = paceOf(lesson.plan);
   return (
     <section className={styles.panel} aria-label={`Step ${step.number}`}>
       <WordsInPlace

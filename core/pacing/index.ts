@@ -1,0 +1,10 @@
+export { type LearntPace, learnPace } from "./learnt-pace.ts";
+export { nthSmallest } from "./nth-smallest.ts";
+export {
+  type ClassMoment,
+  type ClassRun,
+  type ClassStep,
+  type RunOptions,
+  simulateClass,
+} from "./simulate-class.ts";
+export { type StepWork, stepWorks } from "./step-work.ts";
