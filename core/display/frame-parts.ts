@@ -35,9 +35,11 @@ export function momentAt({ schedule, steps }: FrameSource, atMs: number): Moment
   const current = windowAt(schedule, atMs);
   const { moves } = schedule;
   const underWay = moves.findLast((m) => m.startMs <= atMs && m.endMs > atMs) ?? null;
+  // What comes before the first step stands on the sheet from the start: the lesson goes on with it.
+  const begun = steps[0]?.firstMove ?? 0;
   return {
     step: (current && steps.find((s) => s.id === current.stepId)) ?? null,
-    done: moves.findLast((m) => m.startMs <= atMs && m.endMs <= atMs)?.moveIndex ?? -1,
+    done: moves.findLast((m) => m.startMs <= atMs && m.endMs <= atMs)?.moveIndex ?? begun - 1,
     underWay,
     reach: underWay ? reachAt(underWay, atMs) : 1,
   };

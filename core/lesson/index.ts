@@ -1,4 +1,5 @@
 export { blankLesson } from "./blank-lesson.ts";
+export { goOnFrom } from "./go-on-from.ts";
 export type { Lesson, Take } from "./lesson.ts";
 export {
   findCurrentTake,

@@ -51,6 +51,18 @@ export const TakeSchema = v.strictObject({
 });
 export type Take = v.InferOutput<typeof TakeSchema>;
 
+/** The finished sheet of another lesson on which one begins. */
+export const BeginsOnSchema = v.strictObject({
+  lessonId: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
+  /** What it was called. */
+  title: v.pipe(v.string(), v.maxLength(120)),
+  /** The revision whose sheet it is: what is changed there later changes nothing here. */
+  revision: positiveInt,
+  /** Its things, by their ids: they stand here among the lesson's own. */
+  things: v.pipe(v.array(idSchema), v.maxLength(2000)),
+});
+export type BeginsOn = v.InferOutput<typeof BeginsOnSchema>;
+
 /** The lesson document: all that is saved. Everything else is computed from it. */
 export const LessonSchema = v.strictObject({
   format: v.literal(LESSON_FORMAT),
@@ -64,6 +76,8 @@ export const LessonSchema = v.strictObject({
   plan: PlanSchema,
   sheet: SheetSchema,
   view: ViewSchema,
+  /** Left out: it begins with an empty sheet. */
+  beginsOn: v.optional(BeginsOnSchema),
   /** In drawing order. */
   objects: v.pipe(v.array(ObjectSchema), v.maxLength(2000, "a lesson holds at most 2000 objects")),
   /** Depth groups from the nearest to the furthest: "ground", and the ids of free objects. */

@@ -71,20 +71,24 @@ function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] 
     }),
   );
   const { tasks, findings: ofTasks } = markTasks(drawn, keep);
-  const grouped = keep("steps", [program, evaluation, paper, view, telling, lesson.steps, tasks], (parts) =>
-    groupSteps(
-      {
-        moves,
-        evaluation,
-        paper,
-        view,
-        telling,
-        tasks,
-        overrides: lesson.steps,
-        objectOf: objectsOf(drawn.objects),
-      },
-      parts,
-    ),
+  const grouped = keep(
+    "steps",
+    [program, evaluation, paper, view, telling, lesson.steps, tasks, lesson.beginsOn],
+    (parts) =>
+      groupSteps(
+        {
+          moves,
+          evaluation,
+          paper,
+          view,
+          telling,
+          tasks,
+          overrides: lesson.steps,
+          begunWith: lesson.beginsOn?.things,
+          objectOf: objectsOf(drawn.objects),
+        },
+        parts,
+      ),
   );
   const { steps } = grouped;
 

@@ -1,6 +1,7 @@
 export { captionsOf } from "./captions.ts";
 export type { ComputedLesson } from "./compute-lesson.ts";
 export { computeLesson } from "./compute-lesson.ts";
+export { courseFactsOf } from "./course-facts.ts";
 export type { DrawnLesson } from "./draw-lesson.ts";
 export { drawLesson } from "./draw-lesson.ts";
 export { EXPORT_ENDING, EXPORT_FORMATS, type ExportFormat, exportLesson } from "./export-lesson.ts";

@@ -42,7 +42,7 @@ export {
   timelineOf,
   timelineWithoutTake,
 } from "./playback.ts";
-export { proposeHolds } from "./propose-holds.ts";
+export { holdPlaces, proposeHolds } from "./propose-holds.ts";
 export type { Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
 export { scheduleSteps, windowAt } from "./schedule-steps.ts";
 export {

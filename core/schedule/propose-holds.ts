@@ -4,7 +4,7 @@ import type { Step } from "../steps/index.ts";
 import { type EditMap, lessonToSource } from "./edit-map.ts";
 import type { Edit } from "./edits.ts";
 import { waitMs } from "./estimate.ts";
-import type { Schedule } from "./schedule-steps.ts";
+import type { Schedule, StepWindow } from "./schedule-steps.ts";
 
 /** A wait shorter than this needs no stop. */
 const LEAST_MS = 2000;
@@ -21,13 +21,26 @@ export function proposeHolds(
   heard: readonly Heard[],
   pace: Pace,
 ): Extract<Edit, { kind: "hold" }>[] {
-  const ends = sentencesOf(tokens).map((s) => s.tokens[s.tokens.length - 1]?.endMs ?? 0);
-  const orders = heard.filter((h) => h.kind === "act-now");
+  const placeOf = holdPlaces(schedule, map, tokens, heard);
   return steps.flatMap((step) => {
     const span = schedule.windows.find((w) => w.stepId === step.id);
     const ms = Math.round(waitMs(step, pace));
     if (!span || span.wordId === null || ms < LEAST_MS) return [];
     if (map.holds.some((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs)) return [];
+    return [{ kind: "hold", atMs: placeOf(step, span), ms }];
+  });
+}
+
+/** Where in the recording the class is best waited for in a step: at its act-now cue, or at the end of the sentence in which its last stroke is drawn. */
+export function holdPlaces(
+  schedule: Schedule,
+  map: EditMap,
+  tokens: readonly Token[],
+  heard: readonly Heard[],
+): (step: Step, span: StepWindow) => number {
+  const ends = sentencesOf(tokens).map((s) => s.tokens[s.tokens.length - 1]?.endMs ?? 0);
+  const orders = heard.filter((h) => h.kind === "act-now");
+  return (step, span) => {
     const [from, to] = [lessonToSource(map, span.startMs), lessonToSource(map, span.endMs)];
     const order = orders.findLast((h) => h.startMs >= from && h.endMs <= to);
     const lastDrawn = schedule.moves.findLast(
@@ -36,7 +49,6 @@ export function proposeHolds(
     const after = order
       ? order.endMs
       : lessonToSource(map, Math.min(lastDrawn?.drawToMs ?? span.endMs, span.endMs));
-    const atMs = Math.round(Math.min(ends.find((e) => e >= after - 1) ?? to, Math.max(from, to - 1)));
-    return [{ kind: "hold", atMs, ms }];
-  });
+    return Math.round(Math.min(ends.find((e) => e >= after - 1) ?? to, Math.max(from, to - 1)));
+  };
 }

@@ -89,7 +89,9 @@ export function describer(
         sumCheck(all, manner) ||
         acrossCheck(all, manner) ||
         (objectId === "sheet" ? backCheck(all, manner) : "");
-      const notes = notesOn(strokes);
+      const usualSlip = plain(aside.slip);
+      const warned = own?.warn === true && usualSlip !== "";
+      const notes = [...notesOn(strokes), ...(warned ? [`Watch out: ${lowerFirst(usualSlip)}`] : [])];
       return {
         task: null,
         marked: NOTHING_MARKED,
@@ -107,7 +109,8 @@ export function describer(
         answers: own?.instruction ? [] : faded.answers,
         readings: readingsOf(all, manner),
         check: plain(measured || aside.check),
-        slip: stage === "reason" || stage === "told" ? plain(aside.slip) : "",
+        slip: warned || stage === "reason" || stage === "told" ? usualSlip : "",
+        usualSlip,
         slipKind: aside.slipKind ?? null,
         acts: acts.map(({ told: t, sentences }) => ({ told: t, sentences })),
         pictured,
@@ -150,6 +153,11 @@ function firstTime(help: HelpGiven, known: string): Stage {
   const before = help.known.get(known);
   help.known.set(known, "told");
   return before === undefined ? "reason" : "told";
+}
+
+/** After a colon a sentence begins small. */
+function lowerFirst(text: string): string {
+  return text.slice(0, 1).toLowerCase() + text.slice(1);
 }
 
 function lostWords(moves: readonly Move[]): string {

@@ -63,8 +63,14 @@ export function groupSteps(
   );
   const describe = describer(input, own, extra, manner, keep);
   const steps: Step[] = [];
+  const begun = stretchesBegun(stretches, input.begunWith);
   const tellTasks = (index: number, nextMove: number) => {
-    const tasks = placed.between.get(index) ?? [];
+    // What is told among things that stand there already is told before all others.
+    const from = index === begun ? 0 : index;
+    const tasks = Array.from(
+      { length: index - from + 1 },
+      (_, i) => placed.between.get(from + i) ?? [],
+    ).flat();
     const quarters = tasks.length > 0 ? quartersBefore(nextMove, moves) : 0;
     for (const task of tasks) {
       const marked = input.tasks.find((t) => t.task === task)?.marked ?? [];
@@ -77,9 +83,10 @@ export function groupSteps(
     }
   };
   for (const [i, stretch] of stretches.entries()) {
-    tellTasks(i, stretch.firstMove);
+    if (i >= begun) tellTasks(i, stretch.firstMove);
+    // What stands there is known: the same again gets less help, and letters go on.
     const told = stretch.parts.map((part) => describe(part, steps.length + 1));
-    steps.push(told.reduce(joinSteps));
+    if (i >= begun) steps.push(told.reduce(joinSteps));
   }
   tellTasks(stretches.length, moves.length);
   const findings = lost.map(
@@ -101,6 +108,17 @@ export function groupSteps(
       ...judgeOwnLetters(steps, input.overrides),
     ],
   };
+}
+
+/** How many stretches, from the first, draw what stands on the sheet when the lesson begins. */
+function stretchesBegun(
+  stretches: readonly { readonly parts: readonly Part[] }[],
+  begunWith: readonly string[] | undefined,
+): number {
+  if (!begunWith) return 0;
+  const there = new Set(["sheet", ...begunWith]);
+  const first = stretches.findIndex(({ parts }) => parts.some((p) => !there.has(p.objectId)));
+  return first < 0 ? stretches.length : first;
 }
 
 /** Quarter turns clockwise by which the sheet lies before a move. */

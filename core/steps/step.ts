@@ -33,6 +33,8 @@ export const StepOverrideSchema = v.strictObject({
    * title and kind hold for every part, its wait comes after the last.
    */
   whole: v.optional(v.boolean()),
+  /** Its likely slip is seen often: said and shown, however often the like came before. */
+  warn: v.optional(v.boolean()),
   /** Moves before which the step is cut in two; each begins a step of its own, called after it. */
   cutBefore: v.optional(v.pipe(v.array(v.string()), v.maxLength(20, "a step is cut at most 20 times"))),
 });
@@ -81,6 +83,8 @@ export interface Step extends StepWords {
   readonly marked: readonly Region[];
   /** How much help it gets: one stage less each time the same comes again. */
   readonly stage: Stage;
+  /** The slip that is likely here, said or, where help has faded, not; empty when none is known. */
+  readonly usualSlip: string;
   /** What its questions are answered with, and what it leaves to the pupil: for the answer sheet. */
   readonly answers: readonly string[];
   /** The instruction as a numbered list: each action with its sentences. */

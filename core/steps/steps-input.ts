@@ -22,6 +22,8 @@ export interface StepsInput {
   readonly telling: Telling;
   readonly objectOf: (objectId: string) => ObjectSlice | null;
   readonly overrides: Readonly<Record<string, StepOverride>>;
+  /** Things that stand on the sheet when the lesson begins; nothing of them is told. Left out: it begins with an empty sheet. */
+  readonly begunWith?: readonly string[] | undefined;
   /** Steps without a line, each with what it is about on the paper. */
   readonly tasks: readonly { readonly task: Task; readonly marked: readonly Region[] }[];
 }

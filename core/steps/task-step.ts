@@ -54,6 +54,7 @@ export function stepOfTask(
     readings: [],
     check: "",
     slip: "",
+    usualSlip: "",
     slipKind: null,
     acts: [],
     pictured: NOTHING_PICTURED,

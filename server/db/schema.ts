@@ -1,9 +1,11 @@
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import type { Change } from "#core/base";
+import type { Course } from "#core/course";
 import type { HandOutWish, Printed } from "#core/handout";
 import type { Lesson, Take } from "#core/lesson";
 import type { LessonState, PlaceName } from "#core/pipeline";
 import type { HandOut } from "#core/plan";
+import type { ClassTaught } from "#core/record";
 
 /** A card or page of a print; cards printed before there was anything else are named by their step. */
 export type PrintedPart = Omit<Printed, "id"> & ({ readonly id: string } | { readonly stepId: string });
@@ -143,3 +145,46 @@ export const pictures = sqliteTable("pictures", {
   revision: integer().notNull(),
   svg: text().notNull(),
 });
+
+/** Classes taught, of groups. A row that was taken out stays until its undo has passed, and is then gone for good. */
+export const classesTaught = sqliteTable(
+  "classes_taught",
+  {
+    id: integer().primaryKey({ autoIncrement: true }),
+    lessonId: text()
+      .notNull()
+      .references(() => lessons.id),
+    /** The revision that was taught; null where it was typed or brought in. */
+    revision: integer(),
+    /** Names the class as its sender does: sent again because its answer was lost, it is not kept twice. */
+    classKey: text().notNull(),
+    day: text().notNull(),
+    ageBand: text().notNull(),
+    taught: text({ mode: "json" }).$type<ClassTaught>().notNull(),
+    takenOutAt: integer({ mode: "timestamp_ms" }),
+  },
+  (t) => [
+    uniqueIndex("classes_by_key").on(t.lessonId, t.classKey),
+    index("classes_by_age").on(t.ageBand, t.takenOutAt),
+  ],
+);
+
+/** Courses, each with the state it is shown in; what was before and after it is kept for undo and redo. */
+export const courses = sqliteTable("courses", {
+  id: integer().primaryKey({ autoIncrement: true }),
+  state: integer().notNull(),
+  putAway: integer({ mode: "boolean" }).notNull().default(false),
+});
+
+export const courseStates = sqliteTable(
+  "course_states",
+  {
+    courseId: integer()
+      .notNull()
+      .references(() => courses.id),
+    state: integer().notNull(),
+    course: text({ mode: "json" }).$type<Course>().notNull(),
+    madeAt: integer({ mode: "timestamp_ms" }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.courseId, t.state] })],
+);

@@ -16,6 +16,7 @@ import type { FrameRate } from "#core/narration";
 import {
   type ComputedLesson,
   computeLesson,
+  courseFactsOf,
   drawLesson,
   type ExportFormat,
   exportLesson,
@@ -197,6 +198,9 @@ const TASKS = {
     compute: Compute,
     { at, format, rate }: { at: LessonAt; format: ExportFormat; rate: FrameRate },
   ): string | null => exportLesson(compute(at), format, rate),
+
+  /** What a course knows of a lesson. */
+  courseFacts: (compute: Compute, { at }: { at: LessonAt }) => courseFactsOf(compute(at)),
 
   /** The finished drawing of a revision with what is new or gone in a later one standing out. */
   comparison: (_: Compute, { at, later }: { at: LessonAt; later: LessonAt }): string =>

@@ -1,0 +1,148 @@
+import { type Change, countOf, formatClock } from "../base/index.ts";
+import type { LearntPace } from "../pacing/index.ts";
+import type { ComputedLesson } from "../pipeline/index.ts";
+import { paceOf } from "../plan/index.ts";
+import type { ClassTaught, StepTaught } from "../record/index.ts";
+import { waitMs } from "../schedule/index.ts";
+import type { Step } from "../steps/index.ts";
+import { halve, LONGEST_WAIT_MS, setHolds } from "./class-holds.ts";
+
+/** Something the record of classes speaks for, with what speaks for it; taken or left. */
+export interface RecordProposal {
+  readonly id: string;
+  readonly kind: "wait" | "cut" | "warn" | "pace";
+  /** The step it is about; null where it is about all. */
+  readonly stepId: string | null;
+  readonly says: string;
+  readonly evidence: readonly string[];
+  /** On the button. */
+  readonly label: string;
+  readonly changes: readonly Change[];
+}
+
+/** A step is over its time when it takes so much more of it, and at least so long. */
+const OVER_SHARE = 1.2;
+const OVER_MS = 5000;
+/** In so many of its classes, or more, it must have been so. */
+const MOSTLY = 2 / 3;
+/** A pace that differs less from the one reckoned with says nothing new. */
+const OTHER_PACE = 0.05;
+const ROUND_MS = 1000;
+
+/**
+ * What the record says back: steps that run over, slips seen, the pace of the age band. Few classes move a wait little: of
+ * what it was over, one class in itself stands for half, three for three quarters.
+ */
+export function proposeFromRecord(
+  computed: ComputedLesson,
+  classes: readonly ClassTaught[],
+  learnt: LearntPace | null,
+): RecordProposal[] {
+  const taught = computed.steps.flatMap((step) => {
+    const found = classes.flatMap((of) => {
+      const took = of.steps.find((s) => s.stepId === step.id);
+      return took && took.tookMs !== null ? [{ of, took, tookMs: took.tookMs }] : [];
+    });
+    return found.length > 0 ? [{ step, found }] : [];
+  });
+  return [
+    ...taught.flatMap(({ step, found }) => overrun(computed, step, found) ?? []),
+    ...taught.flatMap(({ step, found }) => slipSeen(step, found) ?? []),
+    ...paceSeen(computed, learnt),
+  ];
+}
+
+interface Found {
+  readonly of: ClassTaught;
+  readonly took: StepTaught;
+  readonly tookMs: number;
+}
+
+function overrun(computed: ComputedLesson, step: Step, found: readonly Found[]): RecordProposal | null {
+  const over = found.filter(
+    ({ took, tookMs }) => tookMs > took.plannedMs * OVER_SHARE && tookMs - took.plannedMs >= OVER_MS,
+  );
+  if (over.length === 0 || over.length < found.length * MOSTLY) return null;
+  const span = computed.schedule.windows.find((w) => w.stepId === step.id);
+  if (!span || step.task) return null;
+  const wait = waitNow(computed, step.id);
+  // Against what the lesson has now: a wait that was made longer since is not made longer again.
+  const lacks = found.map(({ tookMs }) => tookMs - (span.endMs - span.startMs)).sort((a, b) => a - b);
+  const middle = lacks[lacks.length >> 1] ?? 0;
+  const more = Math.round((middle * found.length) / (found.length + 1) / ROUND_MS) * ROUND_MS;
+  if (more < ROUND_MS) return null;
+  const evidence = found.map(
+    ({ of, took, tookMs }) =>
+      `${of.day}, ${of.group}: ${formatClock(tookMs)} instead of ${formatClock(took.plannedMs)}${took.stuck > 0 ? `, stuck ${countOf(took.stuck, "time")}` : ""}`,
+  );
+  const head = `Step ${step.number} "${step.title}" took longer than planned in ${found.length === 1 ? "the one class" : `${over.length} of ${found.length} classes`}.`;
+  const cut = wait + more > LONGEST_WAIT_MS ? halve(computed, step) : null;
+  if (cut)
+    return {
+      id: `cut ${step.id}`,
+      kind: "cut",
+      stepId: step.id,
+      says: `${head} A wait of ${formatClock(wait + more)} is too long for one step.`,
+      evidence,
+      label: "Cut it in two",
+      changes: cut,
+    };
+  return {
+    id: `wait ${step.id}`,
+    kind: "wait",
+    stepId: step.id,
+    says: `${head} Waiting ${formatClock(wait + more)} after it, not ${formatClock(wait)}, would give them that time.`,
+    evidence,
+    label: `Wait ${formatClock(wait + more)}`,
+    changes: setHolds(computed, new Map([[step.id, wait + more]])),
+  };
+}
+
+/** How long the class is waited for after a step now. */
+function waitNow({ schedule, editMap, steps, lesson }: ComputedLesson, stepId: string): number {
+  const span = schedule.windows.find((w) => w.stepId === stepId);
+  if (!span) return 0;
+  if (editMap)
+    return editMap.holds
+      .filter((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs)
+      .reduce((sum, h) => sum + h.ms, 0);
+  const step = steps.find((s) => s.id === stepId);
+  return step ? Math.round(waitMs(step, paceOf(lesson.plan))) : 0;
+}
+
+function slipSeen(step: Step, found: readonly Found[]): RecordProposal | null {
+  const seen = found.filter(({ took }) => took.slips > 0);
+  if (step.usualSlip === "" || seen.length === 0 || seen.length < found.length / 2) return null;
+  if (step.notes.some((note) => note.startsWith("Watch out:"))) return null;
+  const shown = step.slip === "" ? "Its card would show it crossed out again, and the" : "The";
+  return {
+    id: `warn ${step.id}`,
+    kind: "warn",
+    stepId: step.id,
+    says: `A slip was seen in step ${step.number} "${step.title}" in ${found.length === 1 ? "the one class" : `${seen.length} of ${found.length} classes`}: ${step.usualSlip} ${shown} words would warn of it.`,
+    evidence: seen.map(({ of, took }) => `${of.day}, ${of.group}: seen ${countOf(took.slips, "time")}`),
+    label: "Warn of it",
+    changes: [{ id: `step/${step.id}`, field: "warn", value: true }],
+  };
+}
+
+function paceSeen({ lesson }: ComputedLesson, learnt: LearntPace | null): RecordProposal[] {
+  const now = paceOf(lesson.plan).pupilLineMs;
+  if (!learnt || Math.abs(learnt.lineMs / now - 1) < OTHER_PACE) return [];
+  const s = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
+  return [
+    {
+      id: "pace",
+      kind: "pace",
+      stepId: null,
+      says: `Classes of this age take about ${s(learnt.lineMs)} for a line; this lesson reckons with ${s(now)}.`,
+      evidence: [
+        `${countOf(learnt.classes, "class", "classes")} say ${s(learnt.seenMs)}, the guess was ${s(learnt.guessMs)}; the fewer classes, the nearer to the guess.`,
+      ],
+      label: `Reckon with ${s(learnt.lineMs)}`,
+      changes: [
+        { id: "plan", field: "classPace", value: { ...lesson.plan.classPace, lineMs: learnt.lineMs } },
+      ],
+    },
+  ];
+}

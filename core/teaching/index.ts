@@ -1,0 +1,14 @@
+export {
+  actOn,
+  isDue,
+  LONGER_MS,
+  nextStep,
+  shownMs,
+  type TeachAct,
+  type TeachEvent,
+  TeachEventSchema,
+  type TeachState,
+  taughtOf,
+  teachState,
+} from "./session.ts";
+export { type ClassPlan, classPlanOf, type Station } from "./stations.ts";

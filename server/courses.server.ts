@@ -1,0 +1,157 @@
+import { and, desc, eq, gt } from "drizzle-orm";
+import { type Course, type LessonFacts, moveLesson } from "#core/course";
+import { type Db, database, inOneGo } from "./db/database.server.ts";
+import { courseStates, courses } from "./db/schema.ts";
+import { worked } from "./jobs/kept.server.ts";
+import { findLesson } from "./lessons.server.ts";
+
+export interface StoredCourse {
+  readonly id: number;
+  readonly course: Course;
+  readonly state: number;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+}
+
+/** States of a course that are kept for undo. */
+const MOST_STATES = 500;
+
+/** The courses on the shelf, the newest first. */
+export function listCourses(db: Db = database()): { id: number; course: Course }[] {
+  return db
+    .select({ id: courses.id, course: courseStates.course })
+    .from(courses)
+    .innerJoin(
+      courseStates,
+      and(eq(courseStates.courseId, courses.id), eq(courseStates.state, courses.state)),
+    )
+    .where(eq(courses.putAway, false))
+    .orderBy(desc(courses.id))
+    .all();
+}
+
+/** Courses put away. */
+export function listPutAwayCourses(db: Db = database()): { id: number; title: string }[] {
+  return db
+    .select({ id: courses.id, course: courseStates.course })
+    .from(courses)
+    .innerJoin(
+      courseStates,
+      and(eq(courseStates.courseId, courses.id), eq(courseStates.state, courses.state)),
+    )
+    .where(eq(courses.putAway, true))
+    .all()
+    .map(({ id, course }) => ({ id, title: course.title }));
+}
+
+/** A course as it is now, or null. */
+export function findCourse(id: number, db: Db = database()): StoredCourse | null {
+  const row = db.select().from(courses).where(eq(courses.id, id)).get();
+  if (!row) return null;
+  const state = (n: number) =>
+    db
+      .select()
+      .from(courseStates)
+      .where(and(eq(courseStates.courseId, id), eq(courseStates.state, n)))
+      .get();
+  const now = state(row.state);
+  if (!now) return null;
+  return {
+    id,
+    course: now.course,
+    state: row.state,
+    canUndo: state(row.state - 1) !== undefined,
+    canRedo: state(row.state + 1) !== undefined,
+  };
+}
+
+/** Puts a course on the shelf; returns its number. */
+export function createCourse(course: Course, db: Db = database(), now = new Date()): number {
+  return inOneGo(db, (tx) => {
+    const { id } = tx.insert(courses).values({ state: 1 }).returning({ id: courses.id }).get();
+    tx.insert(courseStates).values({ courseId: id, state: 1, course, madeAt: now }).run();
+    return id;
+  });
+}
+
+/** Saves what was made of a course as it stood at a state; false when another window was quicker: nothing is lost there. */
+export function saveCourse(
+  id: number,
+  base: number,
+  course: Course,
+  db: Db = database(),
+  now = new Date(),
+): "saved" | "moved-on" | "missing" {
+  return inOneGo(db, (tx) => {
+    const row = tx.select().from(courses).where(eq(courses.id, id)).get();
+    if (!row) return "missing";
+    if (row.state !== base) return "moved-on";
+    // What was undone and not done again gives way to the new.
+    tx.delete(courseStates)
+      .where(and(eq(courseStates.courseId, id), gt(courseStates.state, base)))
+      .run();
+    tx.insert(courseStates)
+      .values({ courseId: id, state: base + 1, course, madeAt: now })
+      .run();
+    tx.update(courses)
+      .set({ state: base + 1 })
+      .where(eq(courses.id, id))
+      .run();
+    tx.delete(courseStates)
+      .where(and(eq(courseStates.courseId, id), eq(courseStates.state, base + 1 - MOST_STATES)))
+      .run();
+    return "saved";
+  });
+}
+
+/** Goes a state back or on. False when there is none. */
+export function stepCourse(id: number, way: "undo" | "redo", db: Db = database()): boolean {
+  return inOneGo(db, (tx) => {
+    const row = tx.select().from(courses).where(eq(courses.id, id)).get();
+    if (!row) return false;
+    const to = row.state + (way === "undo" ? -1 : 1);
+    const there = tx
+      .select({ state: courseStates.state })
+      .from(courseStates)
+      .where(and(eq(courseStates.courseId, id), eq(courseStates.state, to)))
+      .get();
+    if (!there) return false;
+    tx.update(courses).set({ state: to }).where(eq(courses.id, id)).run();
+    return true;
+  });
+}
+
+/** Puts a course away from the shelf, or brings it back. Its lessons stay where they are. */
+export function setCoursePutAway(id: number, putAway: boolean, db: Db = database()): boolean {
+  return db.update(courses).set({ putAway }).where(eq(courses.id, id)).run().changes > 0;
+}
+
+/** A lesson moved in a course by a shelf that may show an older order: put where it was let go, whatever came since. */
+export function moveInCourse(id: number, lessonId: string, to: number, db: Db = database()): boolean {
+  const found = findCourse(id, db);
+  if (!found?.course.lessons.some((l) => l.lessonId === lessonId)) return false;
+  return saveCourse(id, found.state, moveLesson(found.course, lessonId, to), db) === "saved";
+}
+
+/** What is known of the lessons of a course; those that are gone or cannot be read are left out. */
+export async function factsOfCourse(
+  course: Course,
+  db: Db = database(),
+): Promise<ReadonlyMap<string, LessonFacts>> {
+  const found = course.lessons.flatMap(({ lessonId }) => findLesson(lessonId, db) ?? []);
+  const facts = await Promise.all(
+    found.map(async (stored): Promise<[string, LessonFacts]> => {
+      const { begunRevision, ...own } = await worked("courseFacts", stored, {});
+      const { beginsOn } = own;
+      const now = beginsOn ? findLesson(beginsOn.lessonId, db) : null;
+      return [
+        stored.id,
+        {
+          ...own,
+          beginsOn: beginsOn && { ...beginsOn, changed: now !== null && now.revision !== begunRevision },
+        },
+      ];
+    }),
+  );
+  return new Map(facts);
+}
