@@ -12,6 +12,8 @@ export const LARGEST_LESSON_BYTES = 8 * MB;
 export const LARGEST_SAVE_BYTES = 10 * MB;
 /** What a form of the shelf sends: at its largest a lesson file. */
 export const LARGEST_FORM_BYTES = LARGEST_LESSON_BYTES + MB;
+/** A table of the record: two thousand classes of forty steps stay below this. */
+export const LARGEST_TABLE_BYTES = 12 * MB;
 /** A recording of twenty minutes from a phone is about 2 GB at its largest. */
 export const LARGEST_VIDEO_BYTES = 2 * 1024 * MB;
 /** A bundle: the recordings of two takes at their largest, or of many that are not, as it is sent and unpacked. */

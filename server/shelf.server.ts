@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, ne, or, type SQL, sql } from "drizzle-orm";
 import type { LessonState } from "#core/pipeline";
 import { type Db, database } from "./db/database.server.ts";
 import { digests, lessons, pictures } from "./db/schema.ts";
@@ -124,6 +124,25 @@ function shown({
     current,
     unreadable: null,
   };
+}
+
+/** Titles and pictures of some lessons, as they were last worked out. */
+export function picturesOf(
+  ids: readonly string[],
+  db: Db = database(),
+): Readonly<Record<string, { readonly title: string; readonly picture: string | null }>> {
+  const rows = db
+    .select({ lesson: lessons, digest: digests })
+    .from(lessons)
+    .leftJoin(digests, eq(digests.lessonId, lessons.id))
+    .where(inArray(lessons.id, [...ids]))
+    .all();
+  return Object.fromEntries(
+    rows.map((row) => [
+      row.lesson.id,
+      { title: row.lesson.title, picture: shown(row).digest?.picture ?? null },
+    ]),
+  );
 }
 
 /** The finished drawing of a lesson as it was last worked out; null before that. */

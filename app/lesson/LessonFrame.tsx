@@ -23,6 +23,7 @@ const PLACES: readonly { place: PlaceName; title: string }[] = [
   { place: "narrate", title: "Narrate" },
   { place: "rehearse", title: "Rehearse" },
   { place: "hand-out", title: "Hand out" },
+  { place: "teach", title: "Teach" },
   { place: "log", title: "Log" },
 ];
 

@@ -13,6 +13,8 @@ export type SaveState = "saved" | "saving" | "failed";
 
 export interface LessonEditor {
   readonly lessonId: string;
+  /** The revision that is shown, edits on their way left out. */
+  readonly revision: number;
   /** The document with every edit so far and the gesture under way. */
   readonly lesson: Lesson;
   readonly computed: ComputedLesson;
@@ -161,6 +163,7 @@ export function useLessonEditor(
 
   return {
     lessonId,
+    revision: stored.revision,
     lesson,
     computed,
     drawn,

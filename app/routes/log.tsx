@@ -1,5 +1,6 @@
 import { data } from "react-router";
 import * as v from "valibot";
+import { learntPaceOf, listClasses, listTakenOut } from "#server/classes.server.ts";
 import { formOf } from "#server/http/request-body.server.ts";
 import { listRevisions, listSetAside, restore } from "#server/lessons.server.ts";
 import { LARGEST_FORM_BYTES } from "#server/limits.ts";
@@ -19,6 +20,9 @@ export async function loader({ params }: Route.LoaderArgs) {
     revisions: listRevisions(stored.id),
     setAside: listSetAside(stored.id),
     prints: await listPrints(stored),
+    classes: listClasses(stored.id),
+    takenOut: listTakenOut(stored.id),
+    learnt: learntPaceOf(stored.lesson.plan.ageBand),
   }));
 }
 

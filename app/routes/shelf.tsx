@@ -1,13 +1,21 @@
 import { data, redirect } from "react-router";
 import * as v from "valibot";
+import { blankCourse } from "#core/course";
 import { blankLesson, parseLessonText } from "#core/lesson";
+import {
+  createCourse,
+  listCourses,
+  listPutAwayCourses,
+  moveInCourse,
+  setCoursePutAway,
+} from "#server/courses.server.ts";
 import { listDemos, putDemoOnShelf } from "#server/demos.server.ts";
 import { digestAfterSaves, fillDigestsSoon } from "#server/digests.server.ts";
 import { refusalOfAny } from "#server/http/refusal.server.ts";
 import { formOf } from "#server/http/request-body.server.ts";
 import { createLesson, duplicateLesson } from "#server/lessons.server.ts";
 import { LARGEST_FORM_BYTES, LARGEST_LESSON_BYTES } from "#server/limits.ts";
-import { listPutAway, listShelf, SHELF_ORDERS, setPutAway } from "#server/shelf.server.ts";
+import { listPutAway, listShelf, picturesOf, SHELF_ORDERS, setPutAway } from "#server/shelf.server.ts";
 import { Shelf } from "../places/shelf/Shelf.tsx";
 import type { Route } from "./+types/shelf";
 import { inWords } from "./in-words.server.ts";
@@ -33,10 +41,22 @@ export function loader({ request }: Route.LoaderArgs) {
     const page = listShelf({ words: asked.find, order: asked.sort, most: asked.shown });
     if (page.filling) fillDigestsSoon();
     const more = page.lessons.length < page.found ? Math.min(MOST_SHOWN, asked.shown + A_PAGE) : null;
-    return { ...page, more, sort: asked.sort, putAway: listPutAway(), demos: listDemos() };
+    const courses = listCourses();
+    const inCourses = [...new Set(courses.flatMap((c) => c.course.lessons.map((l) => l.lessonId)))];
+    return {
+      ...page,
+      more,
+      sort: asked.sort,
+      putAway: listPutAway(),
+      demos: listDemos(),
+      courses,
+      pictures: picturesOf(inCourses),
+      coursesAway: listPutAwayCourses(),
+    };
   });
 }
 
+const WholeSchema = v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(0));
 const ActionSchema = v.variant("intent", [
   v.object({
     intent: v.literal("new"),
@@ -51,6 +71,17 @@ const ActionSchema = v.variant("intent", [
   v.object({ intent: v.literal("bring-in"), file: v.instance(File, "Choose a lesson file first.") }),
   v.object({ intent: v.picklist(["put-away", "bring-back", "copy"]), id: v.string() }),
   v.object({ intent: v.literal("from-demo"), name: v.string() }),
+  v.object({
+    intent: v.literal("new-course"),
+    title: v.pipe(
+      v.string(),
+      v.trim(),
+      v.minLength(1, "Give the course a title first."),
+      v.maxLength(120, "A title has at most 120 letters."),
+    ),
+  }),
+  v.object({ intent: v.literal("course-back"), id: WholeSchema }),
+  v.object({ intent: v.literal("move-in-course"), id: WholeSchema, lessonId: v.string(), to: WholeSchema }),
 ]);
 
 export async function action({ request }: Route.ActionArgs) {
@@ -84,6 +115,17 @@ async function act(form: FormData) {
       if (!id) return data({ problems: ["There is no such demo lesson."] }, { status: 404 });
       return redirect(`/lessons/${id}`);
     }
+    case "new-course":
+      return redirect(`/courses/${createCourse(blankCourse(output.title))}`);
+    case "course-back":
+      setCoursePutAway(output.id, false);
+      return { problems: [] };
+    case "move-in-course":
+      if (moveInCourse(output.id, output.lessonId, output.to)) return { problems: [] };
+      return data(
+        { problems: ["The course was changed in another window; it is shown as it is now."] },
+        { status: 409 },
+      );
     case "bring-in": {
       if (output.file.size > LARGEST_LESSON_BYTES) {
         return data(

@@ -1,7 +1,7 @@
 import type { Lesson } from "../lesson/index.ts";
 import type { ComputedLesson } from "./compute-lesson.ts";
 
-export type PlaceName = "plan" | "paper" | "build" | "narrate" | "rehearse" | "hand-out" | "log";
+export type PlaceName = "plan" | "paper" | "build" | "narrate" | "rehearse" | "hand-out" | "teach" | "log";
 
 /** How far a lesson has come. */
 export type LessonState = "planned" | "drawn" | "narrated";
@@ -23,6 +23,8 @@ export function readiness(computed: ComputedLesson): {
   const ready = new Set<PlaceName>(["plan", "paper"]);
   if (lesson.objects.length === 0) return { ready, next: "build", why: "Put the first box on the sheet." };
   ready.add("build");
+  // A class can be taught from the sheet alone.
+  ready.add("teach");
   if (!take?.narration) return { ready, next: "narrate", why: "Bring in the captions of your recording." };
   const open = computed.schedule.windows.filter((w) => w.wordId === null).length;
   if (open > 0)

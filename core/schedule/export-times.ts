@@ -7,6 +7,7 @@ import {
   writeWebVtt,
 } from "../narration/index.ts";
 import type { Step } from "../steps/index.ts";
+import { writeCsv } from "../table/index.ts";
 import { type EditMap, sourceToLesson } from "./edit-map.ts";
 import type { Schedule } from "./schedule-steps.ts";
 
@@ -119,20 +120,18 @@ export function writeChapterList(timed: Timed): string {
 
 /** Steps as CSV (RFC 4180): number, id, title, start, end and length in seconds. */
 export function writeScheduleCsv(timed: Timed): string {
-  const quoted = (text: string) => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
-  const rows = marked(timed).map(({ step, startMs, endMs }) =>
-    [
+  const seconds = (ms: number) => (ms / 1000).toFixed(3);
+  return writeCsv([
+    ["step", "id", "title", "start_s", "end_s", "length_s"],
+    ...marked(timed).map(({ step, startMs, endMs }) => [
       step.number,
       step.id,
       step.title,
-      (startMs / 1000).toFixed(3),
-      (endMs / 1000).toFixed(3),
-      ((endMs - startMs) / 1000).toFixed(3),
-    ]
-      .map((v) => quoted(String(v)))
-      .join(","),
-  );
-  return `${["step,id,title,start_s,end_s,length_s", ...rows].join("\r\n")}\r\n`;
+      seconds(startMs),
+      seconds(endMs),
+      seconds(endMs - startMs),
+    ]),
+  ]);
 }
 
 /**

@@ -90,6 +90,8 @@ function walk({ stations, steps }: ClassPlan, events: readonly TeachEvent[], now
         waitMs = next.waitMs;
         spentMs = 0;
         resting = false;
+        // Ended by a slip of the finger, it goes on.
+        ended = false;
         break;
       }
       case "longer":

@@ -8,6 +8,7 @@ const HOME = resolve(import.meta.dirname, "../..");
 const PLOT = [
   "lexicon",
   "base",
+  "table",
   "plan",
   "geometry",
   "view",
@@ -46,6 +47,7 @@ const PACKAGES_OF_CORE = [
   "entities",
   "uqr",
   "flatbush",
+  "papaparse",
   "@noble/hashes/sha2.js",
   "@noble/hashes/utils.js",
 ];

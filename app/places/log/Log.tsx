@@ -2,12 +2,15 @@ import { Button } from "@mantine/core";
 import { useState } from "react";
 import { Form, useNavigation } from "react-router";
 import type { Change } from "#core/base";
+import type { LearntPace } from "#core/pacing";
+import type { ClassKept } from "#core/record";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { PrintList, type PrintRecord } from "../../lesson/PrintList.tsx";
 import place from "../../lesson/place.module.css";
 import { LocalTime } from "../../ui/LocalTime.tsx";
 import { Compare } from "./Compare.tsx";
 import styles from "./Log.module.css";
+import { Record } from "./Record.tsx";
 import { sayChanges } from "./say-changes.ts";
 
 interface Revision {
@@ -31,12 +34,18 @@ const DONE: Readonly<Record<string, string>> = {
   restore: "an earlier version brought back",
 };
 
-/** What happened to this lesson: revisions to look at and bring back, prints, and versions kept aside. */
+/** What happened to this lesson: classes taught, revisions to look at and bring back, prints, and versions kept aside. */
 export function Log({
   revisions,
   setAside,
   prints,
+  classes,
+  takenOut,
+  learnt,
 }: {
+  classes: readonly ClassKept[];
+  takenOut: readonly ClassKept[];
+  learnt: LearntPace | null;
   revisions: readonly Revision[];
   setAside: readonly SetAside[];
   prints: readonly PrintRecord[];
@@ -47,9 +56,10 @@ export function Log({
   const latest = revisions[0]?.revision ?? 1;
   return (
     <div className={place.page}>
+      <Record classes={classes} takenOut={takenOut} learnt={learnt} />
       <div className={styles.columns}>
         <section>
-          <h1>Revisions</h1>
+          <h2>Revisions</h2>
           {revisions.length === 1 ? (
             <p className={place.quiet}>
               Every change will stand here, to be looked at and brought back; beside it what was printed, and

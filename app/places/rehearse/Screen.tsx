@@ -1,19 +1,14 @@
 import { type RefObject, useMemo, useState } from "react";
 import { setCorners } from "#core/changes";
-import type { Drawing, Mark } from "#core/display";
-import { findCurrentTake, type Take } from "#core/lesson";
-import { fitRecording, fitSheet, overlayOf, overlayPalette, sheetAt } from "#core/overlay";
+import type { Take } from "#core/lesson";
+import { sheetAt } from "#core/overlay";
 import { overlaySourceOf } from "#core/pipeline";
 import { lessonToSource } from "#core/schedule";
+import { LessonPicture } from "../../lesson/LessonPicture.tsx";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { Player } from "../../lesson/player.ts";
 import { momentOf, usePlayed } from "../../lesson/use-player.ts";
-import { MarkLayer } from "../../ui/DrawingView.tsx";
 import { CornerHandles } from "./CornerHandles.tsx";
-import styles from "./Rehearse.module.css";
-
-/** The shape of a film without a recording. */
-const ALONE = { widthPx: 1280, heightPx: 720 };
 
 /** The picture, as a film of the lesson shows it: the recording with the overlay on its sheet; without one, the sheet drawing itself. */
 export function Screen({
@@ -43,66 +38,18 @@ export function Screen({
     );
     return { ...plain, rests };
   }, [computed, video, dragged]);
-  const picture = useMemo(
-    () =>
-      video
-        ? fitRecording(video, video.widthPx, video.heightPx)
-        : fitSheet(computed.sheet, ALONE.widthPx, ALONE.heightPx),
-    [video, computed.sheet],
-  );
-  const overlay = useMemo(() => overlayOf(source, picture, "lesson"), [source, picture]);
-  const frame = useMemo(() => overlay(atMs), [overlay, atMs]);
-  const tones = findCurrentTake(lesson)?.tones;
-  const palette = useMemo(() => overlayPalette(tones), [tones]);
   const sourceMs = computed.editMap ? lessonToSource(computed.editMap, atMs) : atMs;
   const lies = placing && source.rests ? sheetAt(source.rests, sourceMs) : null;
-  const { widthPx: width, heightPx: height } = picture;
-  const drawing = (marks: readonly Mark[]): Drawing => ({
-    unit: "px",
-    box: { x: 0, y: 0, width, height },
-    marks,
-    alt: "",
-  });
   return (
-    <div
-      className={styles.screen}
-      style={{ aspectRatio: `${width} / ${height}` }}
-      data-at-ms={atMs}
-      data-step={frame.stepId ?? ""}
+    <LessonPicture
+      computed={computed}
+      source={source}
+      video={video}
+      element={element}
+      atMs={atMs}
+      overlayOn={overlayOn}
+      onPress={player.toggle}
     >
-      {video ? (
-        // biome-ignore lint/a11y/useMediaCaption: the words stand beside the picture, step by step
-        <video
-          ref={element}
-          src={`/media/${video.file}`}
-          className={styles.video}
-          preload="auto"
-          playsInline
-          onClick={player.toggle}
-        />
-      ) : null}
-      <svg
-        className={styles.overlay}
-        viewBox={`0 0 ${width} ${height}`}
-        data-overlay=""
-        aria-label="Overlay"
-        role="img"
-      >
-        {overlayOn ? (
-          <MarkLayer drawing={drawing([...frame.lines, ...frame.drawn])} palette={palette} />
-        ) : null}
-      </svg>
-      {overlayOn ? (
-        <svg
-          className={styles.overlay}
-          viewBox={`0 0 ${width} ${height}`}
-          data-signs=""
-          aria-label="Letters and readings"
-          role="img"
-        >
-          <MarkLayer drawing={drawing([...frame.words, ...frame.moving])} palette={palette} />
-        </svg>
-      ) : null}
       {video && lies ? (
         <CornerHandles
           corners={lies.rest.corners}
@@ -115,6 +62,6 @@ export function Screen({
           }}
         />
       ) : null}
-    </div>
+    </LessonPicture>
   );
 }

@@ -2,6 +2,7 @@ import { Button, Menu, SegmentedControl, TextInput } from "@mantine/core";
 import { useEffect, useState } from "react";
 import { Form, Link, useNavigation, useRevalidator, useSearchParams, useSubmit } from "react-router";
 import { BringIn } from "./BringIn.tsx";
+import { Courses } from "./Courses.tsx";
 import { FindLessons } from "./FindLessons.tsx";
 import styles from "./Shelf.module.css";
 import { LessonAction, ShelfCard, type ShelfLesson } from "./ShelfCard.tsx";
@@ -19,8 +20,14 @@ export function Shelf({
   sort,
   putAway,
   demos,
+  courses,
+  pictures,
+  coursesAway,
   problems,
 }: {
+  courses: Parameters<typeof Courses>[0]["courses"];
+  pictures: Parameters<typeof Courses>[0]["pictures"];
+  coursesAway: Parameters<typeof Courses>[0]["putAway"];
   lessons: readonly ShelfLesson[];
   /** How many lessons have the words looked for, and how many there are. */
   found: number;
@@ -123,6 +130,7 @@ export function Shelf({
             Show more of the {found}
           </Link>
         ) : null}
+        {all > 0 ? <Courses courses={courses} pictures={pictures} putAway={coursesAway} /> : null}
         {putAway.length > 0 ? (
           <section className={styles.putAway}>
             <h2>Put away</h2>

@@ -1,0 +1,113 @@
+import { useSyncExternalStore } from "react";
+import * as v from "valibot";
+import type { AgeBand } from "#core/plan";
+import { type TeachEvent, TeachEventSchema } from "#core/teaching";
+
+/** A class under way, kept in this browser from the first press to the record: a reload or a closed lid loses nothing. */
+export interface ClassSession {
+  /** Names it in the record. */
+  readonly key: string;
+  readonly revision: number;
+  readonly day: string;
+  readonly group: string;
+  readonly pupils: number | null;
+  readonly ageBand: AgeBand;
+  /** Whether the lesson goes on by itself when a wait has run out. */
+  readonly goesOn: boolean;
+  readonly events: readonly TeachEvent[];
+}
+
+const SessionSchema = v.object({
+  key: v.string(),
+  revision: v.number(),
+  day: v.string(),
+  group: v.string(),
+  pupils: v.nullable(v.number()),
+  ageBand: v.picklist(["7-9", "9-11", "12-14", "adults"]),
+  goesOn: v.boolean(),
+  events: v.array(TeachEventSchema),
+});
+
+const placeOf = (lessonId: string) => `regulanda-class/${lessonId}`;
+const seenPlaceOf = (lessonId: string) => `regulanda-class-seen/${lessonId}`;
+const listeners = new Set<() => void>();
+/** What was read last, so that the same text is the same session. */
+const read = new Map<string, { text: string | null; session: ClassSession | null }>();
+
+/** The class of a lesson that is under way or not yet in the record; null where there is none. */
+export function classSession(lessonId: string): ClassSession | null {
+  const place = placeOf(lessonId);
+  const text = localStorage.getItem(place);
+  const before = read.get(place);
+  if (before?.text === text) return before.session;
+  const session = text === null ? null : parsed(text);
+  read.set(place, { text, session });
+  return session;
+}
+
+function parsed(text: string): ClassSession | null {
+  try {
+    const checked = v.safeParse(SessionSchema, JSON.parse(text));
+    return checked.success ? checked.output : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Keeps a session as it is now; null forgets it. Other windows hear of it. */
+export function keepSession(lessonId: string, session: ClassSession | null): void {
+  if (session === null) {
+    localStorage.removeItem(placeOf(lessonId));
+    localStorage.removeItem(seenPlaceOf(lessonId));
+  } else localStorage.setItem(placeOf(lessonId), JSON.stringify(session));
+  for (const listener of listeners) listener();
+}
+
+/** Begins a class with a lesson as it is at a revision. */
+export function beginClass(
+  lessonId: string,
+  of: Pick<ClassSession, "revision" | "group" | "pupils" | "ageBand" | "goesOn">,
+): void {
+  const events: TeachEvent[] = [{ kind: "go", at: Date.now(), station: 0 }];
+  keepSession(lessonId, { key: crypto.randomUUID(), day: today(), ...of, events });
+}
+
+/** Adds what has just happened to what the session has by now, in whichever window. */
+export function addToSession(lessonId: string, event: TeachEvent): void {
+  const session = classSession(lessonId);
+  if (session) keepSession(lessonId, { ...session, events: [...session.events, event] });
+}
+
+/** The session of a lesson, in all windows the same. */
+export function useClassSession(lessonId: string): ClassSession | null {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      window.addEventListener("storage", listener);
+      return () => {
+        listeners.delete(listener);
+        window.removeEventListener("storage", listener);
+      };
+    },
+    () => classSession(lessonId),
+    () => null,
+  );
+}
+
+/** Says that somebody is there just now. */
+export function seenNow(lessonId: string, now: number): void {
+  localStorage.setItem(seenPlaceOf(lessonId), String(now));
+}
+
+/** When somebody was last there; null before that. */
+export function lastSeen(lessonId: string): number | null {
+  const seen = Number(localStorage.getItem(seenPlaceOf(lessonId)));
+  return seen > 0 ? seen : null;
+}
+
+/** Today where the class is. */
+function today(): string {
+  const now = new Date();
+  const two = (n: number) => String(n).padStart(2, "0");
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}

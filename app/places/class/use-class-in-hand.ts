@@ -1,0 +1,89 @@
+import { useCallback, useEffect, useMemo, useState } from "react";
+import type { Lesson } from "#core/lesson";
+import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { paceOf } from "#core/plan";
+import {
+  actOn,
+  type ClassPlan,
+  classPlanOf,
+  type TeachAct,
+  type TeachEvent,
+  type TeachState,
+  teachState,
+} from "#core/teaching";
+import {
+  addToSession,
+  type ClassSession,
+  classSession,
+  lastSeen,
+  seenNow,
+  useClassSession,
+} from "../../lesson/class-session.ts";
+
+/** So often the class is looked at anew. */
+const TICK_MS = 200;
+const SEEN_EVERY_MS = 1000;
+/** A gap longer than this is no slow tick: nobody was there. */
+const AWAY_MS = 5000;
+
+export interface ClassInHand {
+  readonly computed: ComputedLesson;
+  readonly plan: ClassPlan;
+  readonly session: ClassSession;
+  readonly state: TeachState;
+  readonly now: number;
+  act(act: TeachAct): void;
+  go(event: TeachEvent): void;
+}
+
+/**
+ * The class that is under way with this lesson; null where there is none. Everything follows from the row of what
+ * happened, which this browser keeps: a reload, another window, a lid that was closed see the same class.
+ */
+export function useClassInHand(lessonId: string, lesson: Lesson, leads: boolean): ClassInHand | null {
+  const computed = useMemo(() => computeLesson(lesson), [lesson]);
+  const plan = useMemo(() => classPlanOf(computed, lesson.plan, paceOf(lesson.plan)), [computed, lesson]);
+  const session = useClassSession(lessonId);
+  const [now, setNow] = useState(() => Date.now());
+  const [met, setMet] = useState(false);
+  useEffect(() => {
+    const at = Date.now();
+    const seen = lastSeen(lessonId);
+    if (leads && classSession(lessonId) && seen !== null && at - seen > AWAY_MS)
+      addToSession(lessonId, { kind: "away", at, since: seen });
+    setMet(true);
+  }, [lessonId, leads]);
+  useEffect(() => {
+    let before = Date.now();
+    const tick = setInterval(() => {
+      const at = Date.now();
+      // A lid that was closed stops the page's clock, not the day's.
+      if (leads && at - before > AWAY_MS) addToSession(lessonId, { kind: "away", at, since: before });
+      before = at;
+      setNow(at);
+    }, TICK_MS);
+    const seen = setInterval(() => leads && seenNow(lessonId, Date.now()), SEEN_EVERY_MS);
+    return () => {
+      clearInterval(tick);
+      clearInterval(seen);
+    };
+  }, [lessonId, leads]);
+  const state = useMemo(() => session && teachState(plan, session.events, now), [plan, session, now]);
+  const go = useCallback(
+    (event: TeachEvent) => {
+      addToSession(lessonId, event);
+      setNow(Date.now());
+    },
+    [lessonId],
+  );
+  const act = useCallback(
+    (what: TeachAct) => {
+      const at = Date.now();
+      const event = session && actOn(plan, teachState(plan, session.events, at), what, at);
+      if (event) go(event);
+    },
+    [plan, session, go],
+  );
+  if (!session || !state || !met) return null;
+  return { computed, plan, session, state, now, act, go };
+}

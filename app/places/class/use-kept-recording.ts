@@ -1,0 +1,38 @@
+import { useEffect, useState } from "react";
+
+/** A recording read whole into this browser, so that a class needs no network: its address, and how far it has come. */
+export function useKeptRecording(file: string | null): {
+  readonly address: string | undefined;
+  readonly kept: number | null;
+} {
+  const [address, setAddress] = useState<string>();
+  const [kept, setKept] = useState<number | null>(file === null ? null : 0);
+  useEffect(() => {
+    if (file === null) return;
+    const stop = new AbortController();
+    let made: string | undefined;
+    const read = async () => {
+      const response = await fetch(`/media/${file}`, { signal: stop.signal });
+      const bytes = Number(response.headers.get("Content-Length"));
+      if (!response.ok || !response.body) return setKept(null);
+      const chunks: Uint8Array<ArrayBuffer>[] = [];
+      let have = 0;
+      const reader = response.body.getReader();
+      for (let part = await reader.read(); !part.done; part = await reader.read()) {
+        chunks.push(part.value);
+        have += part.value.length;
+        if (bytes > 0) setKept(Math.min(0.99, have / bytes));
+      }
+      made = URL.createObjectURL(new Blob(chunks, { type: response.headers.get("Content-Type") ?? "" }));
+      setAddress(made);
+      setKept(1);
+    };
+    // Without it the recording plays from the server, as long as that is there.
+    read().catch(() => setKept(null));
+    return () => {
+      stop.abort();
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [file]);
+  return { address, kept };
+}

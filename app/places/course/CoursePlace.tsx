@@ -1,0 +1,211 @@
+import { ActionIcon, Button, NumberInput, Select, TextInput, Tooltip } from "@mantine/core";
+import { useHotkeys } from "@mantine/hooks";
+import IconUndo from "@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs";
+import IconRedo from "@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs";
+import { useState } from "react";
+import { Link, useNavigation, useSubmit } from "react-router";
+import { countOf } from "#core/base";
+import { addLesson, type Course, type LaidCourse, type LessonFacts, moveLesson } from "#core/course";
+import { FindingList } from "../../ui/FindingList.tsx";
+import { Sortable } from "../../ui/Sortable.tsx";
+import styles from "./Course.module.css";
+import { CourseLesson } from "./CourseLesson.tsx";
+import { Materials, Sessions } from "./Sessions.tsx";
+
+/** Lessons in the order they are taught, over the weeks, with all that is needed for them. */
+export function CoursePlace({
+  course: stored,
+  state,
+  canUndo,
+  canRedo,
+  facts,
+  laid,
+  lessons,
+  problem,
+}: {
+  course: Course;
+  state: number;
+  canUndo: boolean;
+  canRedo: boolean;
+  facts: readonly (readonly [string, LessonFacts])[];
+  laid: LaidCourse;
+  lessons: readonly { readonly id: string; readonly title: string; readonly picture: string | null }[];
+  problem: string | null;
+}) {
+  const submit = useSubmit();
+  const navigation = useNavigation();
+  // What was let go stays where it was let go while it is on its way.
+  const sent = navigation.json as { intent?: string; course?: Course } | undefined;
+  const course = sent?.intent === "save" && sent.course ? sent.course : stored;
+  const busy = navigation.state !== "idle";
+  const ask = (asked: object) => void submit(asked as never, { method: "post", encType: "application/json" });
+  const save = (next: Course) => {
+    if (next !== course) ask({ intent: "save", base: state, course: next });
+  };
+  const undo = () => canUndo && !busy && ask({ intent: "undo" });
+  const redo = () => canRedo && !busy && ask({ intent: "redo" });
+  useHotkeys([
+    ["mod+Z", undo],
+    ["mod+shift+Z", redo],
+  ]);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const factsOf = new Map(facts);
+  const offered = lessons.filter((l) => !course.lessons.some((c) => c.lessonId === l.id));
+  return (
+    <div className={styles.page}>
+      <header className={styles.head}>
+        <Link to="/" aria-label="Regulanda: back to the shelf">
+          <img src="/mark.svg" alt="" width={30} height={30} />
+        </Link>
+        <TextInput
+          variant="unstyled"
+          aria-label="Title of the course"
+          classNames={{ input: styles.title ?? "" }}
+          key={stored.title}
+          defaultValue={stored.title}
+          maxLength={120}
+          onBlur={(e) => {
+            const title = e.currentTarget.value.trim();
+            if (title === "") e.currentTarget.value = stored.title;
+            else if (title !== stored.title) save({ ...course, title });
+          }}
+          onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+        />
+        <span className={styles.steps}>
+          <Tooltip label="Undo (Ctrl Z)">
+            <ActionIcon
+              variant="subtle"
+              color="slate"
+              size="lg"
+              aria-label="Undo"
+              disabled={!canUndo}
+              onClick={undo}
+            >
+              <IconUndo size={20} aria-hidden="true" />
+            </ActionIcon>
+          </Tooltip>
+          <Tooltip label="Redo (Ctrl Shift Z)">
+            <ActionIcon
+              variant="subtle"
+              color="slate"
+              size="lg"
+              aria-label="Redo"
+              disabled={!canRedo}
+              onClick={redo}
+            >
+              <IconRedo size={20} aria-hidden="true" />
+            </ActionIcon>
+          </Tooltip>
+          <span role="status">{busy ? "Saving…" : "Saved"}</span>
+          <button type="button" className={styles.quiet} onClick={() => ask({ intent: "put-away" })}>
+            Put the course away
+          </button>
+        </span>
+      </header>
+      {problem ? (
+        <p role="alert" className={styles.problem}>
+          {problem}
+        </p>
+      ) : null}
+      <main className={styles.body}>
+        <section aria-label="Lessons in order">
+          <h1>{countOf(course.lessons.length, "lesson")} in order</h1>
+          {course.lessons.length === 0 ? (
+            <p className={styles.said}>
+              Put the first lesson in below; the next ones follow it, and can be dragged.
+            </p>
+          ) : null}
+          <Sortable
+            ids={course.lessons.map((l) => l.lessonId)}
+            way="wrapped"
+            onMove={(id, to) => save(moveLesson(course, id, to))}
+          >
+            <ol className={styles.lessons}>
+              {course.lessons.map((of, index) => (
+                <CourseLesson
+                  key={of.lessonId}
+                  of={of}
+                  index={index}
+                  course={course}
+                  facts={factsOf}
+                  picture={lessons.find((l) => l.id === of.lessonId)?.picture ?? null}
+                  onSave={save}
+                  onGoOn={() => ask({ intent: "go-on", base: state, lessonId: of.lessonId })}
+                />
+              ))}
+            </ol>
+          </Sortable>
+          <div className={styles.add}>
+            <Select
+              aria-label="A lesson of the shelf"
+              placeholder="A lesson of the shelf …"
+              searchable
+              data={offered.map((l) => ({ value: l.id, label: l.title }))}
+              value={chosen}
+              onChange={setChosen}
+            />
+            <Button
+              variant="default"
+              disabled={chosen === null}
+              onClick={() => {
+                if (chosen) save(addLesson(course, chosen, factsOf.get(chosen)?.beginsOn?.lessonId ?? null));
+                setChosen(null);
+              }}
+            >
+              Put it in
+            </Button>
+          </div>
+          <FindingList findings={laid.findings} />
+        </section>
+        <aside className={styles.aside}>
+          <Meets key={state} course={course} onSave={save} />
+          <Sessions laid={laid} starts={stored.starts} />
+          <Materials laid={laid} pupils={stored.pupils} />
+        </aside>
+      </main>
+    </div>
+  );
+}
+
+/** When the class meets, how long, and how many they are. */
+function Meets({ course, onSave }: { course: Course; onSave: (next: Course) => void }) {
+  const number = (
+    label: string,
+    field: "pupils" | "everyDays" | "sessionMinutes",
+    least: number,
+    most: number,
+    unit: string,
+  ) => (
+    <NumberInput
+      label={label}
+      suffix={unit}
+      min={least}
+      max={most}
+      allowDecimal={false}
+      clampBehavior="strict"
+      hideControls
+      defaultValue={course[field]}
+      onBlur={(e) => {
+        const typed = Number.parseInt(e.currentTarget.value, 10);
+        if (typed >= least && typed <= most && typed !== course[field]) onSave({ ...course, [field]: typed });
+      }}
+      onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+    />
+  );
+  return (
+    <section className={styles.meets} aria-label="When the class meets">
+      {number("Pupils", "pupils", 1, 200, "")}
+      {number("A session has", "sessionMinutes", 5, 240, " min")}
+      {number("They meet every", "everyDays", 1, 60, " days")}
+      <TextInput
+        type="date"
+        label="From"
+        defaultValue={course.starts ?? ""}
+        onBlur={(e) => {
+          const starts = e.currentTarget.value || null;
+          if (starts !== course.starts) onSave({ ...course, starts });
+        }}
+      />
+    </section>
+  );
+}

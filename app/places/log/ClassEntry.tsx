@@ -1,0 +1,188 @@
+import { Button } from "@mantine/core";
+import { formatClock } from "#core/base";
+import { type ClassKept, LONGEST_STEP_MS, type StepTaught, totalsOf } from "#core/record";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import { LocalDay } from "../../ui/LocalDay.tsx";
+import styles from "./Record.module.css";
+
+/** A class in the table; opened, its steps, each to be put right by typing. */
+export function ClassEntry({
+  kept: { id, taught },
+  open,
+  onOpen,
+  ask,
+}: {
+  kept: ClassKept;
+  open: boolean;
+  onOpen: () => void;
+  ask: (asked: object, quiet?: boolean) => Promise<boolean>;
+}) {
+  const { computed, chooseStep } = useLesson();
+  const { tookMs, plannedMs, stuck, slips } = totalsOf(taught);
+  const over = tookMs - plannedMs;
+  const rewrite = (to: Partial<typeof taught>) => {
+    void ask({ intent: "rewrite", id, taught: { ...taught, ...to } }, true);
+    return true;
+  };
+  const setStep = (index: number, to: Partial<StepTaught>) =>
+    rewrite({ steps: taught.steps.map((s, i) => (i === index ? { ...s, ...to } : s)) });
+  const known = new Set(computed.steps.map((s) => s.id));
+  return (
+    <>
+      <tr data-open={open || undefined}>
+        <td>
+          <button type="button" className={styles.plain} aria-expanded={open} onClick={onOpen}>
+            <LocalDay day={taught.day} />
+          </button>
+        </td>
+        <td>{taught.group}</td>
+        <td>{taught.pupils ?? "–"}</td>
+        <td>{formatClock(tookMs)}</td>
+        <td data-over={over > 0 || undefined}>
+          {over < 0 ? `−${formatClock(-over)}` : `+${formatClock(over)}`}
+        </td>
+        <td>{stuck || "–"}</td>
+        <td>{slips || "–"}</td>
+        <td>{taught.change}</td>
+      </tr>
+      {open ? (
+        <tr className={styles.inside}>
+          <td colSpan={8}>
+            <div className={styles.entry}>
+              <span>
+                Group
+                <Typed
+                  label="Group of this class"
+                  text={taught.group}
+                  most={60}
+                  onTake={(group) => group !== "" && rewrite({ group })}
+                />
+              </span>
+              <span className={styles.change}>
+                Change next time
+                <Typed
+                  label="Change next time, of this class"
+                  text={taught.change}
+                  most={1000}
+                  onTake={(change) => rewrite({ change })}
+                />
+              </span>
+              <Button
+                size="compact-sm"
+                variant="subtle"
+                color="gray"
+                onClick={() => void ask({ intent: "take-out", id }, true)}
+              >
+                Take it out of the record
+              </Button>
+            </div>
+            <table className={styles.steps}>
+              <thead>
+                <tr>
+                  <th>Step</th>
+                  <th>Planned</th>
+                  <th>Took, min</th>
+                  <th>Waited</th>
+                  <th>Stuck</th>
+                  <th>Slips</th>
+                </tr>
+              </thead>
+              <tbody>
+                {taught.steps.map((s, i) => (
+                  <tr key={s.stepId}>
+                    <td>
+                      {known.has(s.stepId) ? (
+                        <button type="button" className={styles.plain} onClick={() => chooseStep(s.stepId)}>
+                          {s.title}
+                        </button>
+                      ) : (
+                        <span title="This step is not in the lesson any more; its times are kept">
+                          {s.title} (gone since)
+                        </span>
+                      )}
+                    </td>
+                    <td>{formatClock(s.plannedMs)}</td>
+                    <td>
+                      <Typed
+                        label={`${s.title}: minutes it took`}
+                        text={s.tookMs === null ? "left out" : String(Math.round(s.tookMs / 600) / 100)}
+                        most={12}
+                        onTake={(text) => {
+                          if (text === "" || text === "left out") return setStep(i, { tookMs: null });
+                          const ms = Math.round(Number(text.replace(",", ".")) * 60_000);
+                          if (Number.isNaN(ms) || ms < 0 || ms > LONGEST_STEP_MS) return false;
+                          return setStep(i, { tookMs: ms });
+                        }}
+                      />
+                    </td>
+                    <td>{s.waitedMs == null ? "" : formatClock(s.waitedMs)}</td>
+                    <td>
+                      <Typed
+                        label={`${s.title}: stuck`}
+                        text={String(s.stuck)}
+                        most={3}
+                        onTake={(text) => count(text, (stuckNow) => setStep(i, { stuck: stuckNow }))}
+                      />
+                    </td>
+                    <td>
+                      <Typed
+                        label={`${s.title}: slips`}
+                        text={String(s.slips)}
+                        most={3}
+                        onTake={(text) => count(text, (seen) => setStep(i, { slips: seen }))}
+                      />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </td>
+        </tr>
+      ) : null}
+    </>
+  );
+}
+
+function count(text: string, take: (n: number) => boolean): boolean {
+  const n = Number(text);
+  return Number.isInteger(n) && n >= 0 && n <= 200 && take(n);
+}
+
+/** Something to type over where it stands; what cannot be taken is put back and said. */
+function Typed({
+  text,
+  most,
+  label,
+  onTake,
+}: {
+  text: string;
+  most: number;
+  label?: string;
+  /** False: it cannot be taken. */
+  onTake: (text: string) => boolean;
+}) {
+  return (
+    <input
+      className={styles.typed}
+      defaultValue={text}
+      key={text}
+      maxLength={most}
+      aria-label={label}
+      onBlur={(e) => {
+        const input = e.currentTarget;
+        if (input.value.trim() === text || onTake(input.value.trim())) return;
+        input.setCustomValidity(`"${input.value}" is not possible here: at most 4 hours, whole counts.`);
+        input.reportValidity();
+        input.setCustomValidity("");
+        input.value = text;
+      }}
+      onKeyDown={(e) => {
+        if (e.key === "Enter") e.currentTarget.blur();
+        if (e.key === "Escape") {
+          e.currentTarget.value = text;
+          e.currentTarget.blur();
+        }
+      }}
+    />
+  );
+}

@@ -1,0 +1,80 @@
+import { Button, NumberInput, TextInput } from "@mantine/core";
+import { type FormEvent, useState } from "react";
+import { formatClock } from "#core/base";
+import { MOST_PUPILS, paceOf } from "#core/plan";
+import { type ClassTaught, LONGEST_STEP_MS } from "#core/record";
+import { classPlanOf } from "#core/teaching";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import styles from "./Record.module.css";
+
+/** A class written in afterwards: what the steps took, as far as it is remembered; the others count as planned. */
+export function TypedClass({ onDone }: { onDone: (taught: ClassTaught) => Promise<void> }) {
+  const { lesson, computed } = useLesson();
+  const [fault, setFault] = useState("");
+  const { steps } = classPlanOf(computed, lesson.plan, paceOf(lesson.plan));
+  const take = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const said = (name: string) => String(form.get(name) ?? "").trim();
+    const taught = steps.map((s, i) => {
+      const text = said(`took-${i}`);
+      const tookMs =
+        text === "" ? s.plannedMs : text === "-" ? null : Math.round(Number(text.replace(",", ".")) * 60_000);
+      return { ...s, tookMs, waitedMs: null, stuck: 0, slips: 0 };
+    });
+    const wrong = taught.findIndex(
+      (s) => s.tookMs !== null && !(s.tookMs >= 0 && s.tookMs <= LONGEST_STEP_MS),
+    );
+    if (wrong >= 0)
+      return setFault(
+        `Step ${wrong + 1}: minutes from 0 to ${LONGEST_STEP_MS / 60_000}, got "${said(`took-${wrong}`)}".`,
+      );
+    setFault("");
+    void onDone({
+      day: said("day"),
+      group: said("group"),
+      ageBand: lesson.plan.ageBand,
+      pupils: said("pupils") === "" ? null : Number(said("pupils")),
+      steps: taught,
+      change: said("change"),
+    });
+  };
+  return (
+    <form onSubmit={take} className={styles.write}>
+      <div className={styles.entry}>
+        <TextInput type="date" name="day" label="Day" required />
+        <TextInput name="group" label="Group" required maxLength={60} placeholder="Saturday 9–11s" />
+        <NumberInput
+          name="pupils"
+          label="Pupils"
+          min={1}
+          max={MOST_PUPILS}
+          allowDecimal={false}
+          hideControls
+        />
+        <TextInput name="change" label="Change next time" maxLength={1000} className={styles.change ?? ""} />
+      </div>
+      <p>Minutes each step really took; left empty: as planned, "-": left out.</p>
+      <ol className={styles.typing}>
+        {steps.map((s, i) => (
+          <li key={s.stepId}>
+            <label>
+              <span>{s.title}</span>
+              <input
+                name={`took-${i}`}
+                inputMode="decimal"
+                maxLength={8}
+                placeholder={formatClock(s.plannedMs)}
+                className={styles.typed}
+              />
+            </label>
+          </li>
+        ))}
+      </ol>
+      {fault ? <p role="alert">{fault}</p> : null}
+      <Button type="submit" size="compact-md">
+        Into the record
+      </Button>
+    </form>
+  );
+}

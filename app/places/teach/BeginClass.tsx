@@ -1,0 +1,88 @@
+import { Autocomplete, Button, NumberInput } from "@mantine/core";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { formatClock } from "#core/base";
+import { findCurrentTake } from "#core/lesson";
+import { MOST_PUPILS } from "#core/plan";
+import { useClassOutbox } from "../../lesson/class-outbox.ts";
+import { beginClass, keepSession, useClassSession } from "../../lesson/class-session.ts";
+import { useLesson } from "../../lesson/lesson-context.ts";
+import place from "../../lesson/place.module.css";
+import styles from "./Teach.module.css";
+
+/** Into class: for which group, or on with the class that is under way. */
+export function BeginClass({ groups }: { groups: readonly string[] }) {
+  const { lessonId, lesson, revision, saveState } = useLesson();
+  const navigate = useNavigate();
+  const session = useClassSession(lessonId);
+  const { waiting } = useClassOutbox();
+  const [group, setGroup] = useState("");
+  const [pupils, setPupils] = useState<number | string>(lesson.plan.classPace?.pupils ?? "");
+  const onStage = (at: number) => void navigate(`/lessons/${lessonId}/class/stage?revision=${at}`);
+  if (session) {
+    const [first] = session.events;
+    const last = session.events[session.events.length - 1];
+    return (
+      <section className={styles.begin}>
+        <h2>A class is under way</h2>
+        <p className={place.quiet}>
+          {session.group || "No group named"}, {session.day}
+          {first && last ? `, ${formatClock(last.at - first.at)} in so far` : ""}
+          {session.revision < revision ? "; with the lesson as it was when it began" : ""}.
+        </p>
+        <div className={styles.row}>
+          <Button onClick={() => onStage(session.revision)}>Go on with it</Button>
+          <Button variant="subtle" color="gray" onClick={() => keepSession(lessonId, null)}>
+            Keep nothing of it
+          </Button>
+        </div>
+      </section>
+    );
+  }
+  const begin = () => {
+    beginClass(lessonId, {
+      revision,
+      group: group.trim(),
+      pupils: typeof pupils === "number" ? pupils : null,
+      ageBand: lesson.plan.ageBand,
+      goesOn: findCurrentTake(lesson)?.video != null,
+    });
+    onStage(revision);
+  };
+  return (
+    <section className={styles.begin}>
+      <h2>Teach it</h2>
+      <div className={styles.row}>
+        <Autocomplete
+          label="Group"
+          placeholder="Saturday 9–11s"
+          maxLength={60}
+          data={[...groups]}
+          value={group}
+          onChange={setGroup}
+          className={styles.group ?? ""}
+        />
+        <NumberInput
+          label="Pupils"
+          min={1}
+          max={MOST_PUPILS}
+          allowDecimal={false}
+          hideControls
+          value={pupils}
+          onChange={setPupils}
+          className={styles.pupils ?? ""}
+        />
+      </div>
+      <Button fullWidth disabled={saveState !== "saved"} onClick={begin}>
+        Begin the class
+      </Button>
+      <p className={place.quiet}>
+        A group, never a person. The picture fills the screen; your desk, with script and clock, opens in a
+        second window from there.
+      </p>
+      {waiting > 0 ? (
+        <p role="status">A class waits for the server, to go into the record. It is tried again by itself.</p>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,72 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { ClassRun, StepWork } from "#core/pacing";
+import type { ClassPace } from "#core/plan";
+import type { PacingAnswer, PacingRequest } from "../../../workers/pacing.worker.ts";
+
+/** Classes that are run through the lesson: enough that another lot moves the shares by less than half a percent. */
+export const RUNS = 2000;
+export const SEED = 1;
+
+export interface ClassRuns {
+  /** The last answer, until a newer one is there. */
+  readonly present: ClassRun | null;
+  readonly least: ClassRun | null;
+  /** What the answer is of. */
+  readonly works: readonly StepWork[];
+  /** Share that is done while it runs; null when nothing runs. */
+  readonly progress: number | null;
+  readonly cancelled: boolean;
+  cancel(): void;
+  again(): void;
+}
+
+const NONE = { present: null, least: null, works: [] as readonly StepWork[] };
+
+/** Runs classes through the lesson beside the page; of several askings the latest goes. */
+export function useClassRuns(works: readonly StepWork[], pace: ClassPace): ClassRuns {
+  const [answer, setAnswer] = useState<Pick<ClassRuns, "present" | "least" | "works">>(NONE);
+  const [progress, setProgress] = useState<number | null>(null);
+  const [cancelled, setCancelled] = useState(false);
+  const [times, setTimes] = useState(0);
+  const worker = useRef<Worker | null>(null);
+  const asked = useRef(0);
+  const stop = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = null;
+    setProgress(null);
+  }, []);
+  const said = JSON.stringify(pace);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again on a press, and when what the pace says is another
+  useEffect(() => {
+    if (works.length === 0) return;
+    // What runs is of an older lesson: it is ended, not waited for.
+    stop();
+    setCancelled(false);
+    const number = ++asked.current;
+    const own = new Worker(new URL("../../../workers/pacing.worker.ts", import.meta.url), { type: "module" });
+    worker.current = own;
+    setProgress(0);
+    own.onmessage = ({ data }: MessageEvent<PacingAnswer>) => {
+      if (data.asked !== asked.current) return;
+      if (data.kind === "progress") return setProgress(data.done);
+      setAnswer({ present: data.present, least: data.least, works });
+      stop();
+    };
+    own.onerror = () => {
+      stop();
+      setCancelled(true);
+    };
+    own.postMessage({ asked: number, works, pace, runs: RUNS, seed: SEED } satisfies PacingRequest);
+    return stop;
+  }, [works, said, times, stop]);
+  return {
+    ...answer,
+    progress,
+    cancelled,
+    cancel: () => {
+      stop();
+      setCancelled(true);
+    },
+    again: () => setTimes((n) => n + 1),
+  };
+}
