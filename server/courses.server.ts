@@ -1,5 +1,6 @@
 import { and, desc, eq, gt } from "drizzle-orm";
-import { type Course, type LessonFacts, moveLesson } from "#core/course";
+import * as v from "valibot";
+import { type Course, type CourseEdit, CourseSchema, editCourse, type LessonFacts } from "#core/course";
 import { type Db, database, inOneGo } from "./db/database.server.ts";
 import { courseStates, courses } from "./db/schema.ts";
 import { worked } from "./jobs/kept.server.ts";
@@ -74,33 +75,33 @@ export function createCourse(course: Course, db: Db = database(), now = new Date
   });
 }
 
-/** Saves what was made of a course as it stood at a state; false when another window was quicker: nothing is lost there. */
-export function saveCourse(
+/** Makes an edit of a course as it is now. Why it could not be made, or null. */
+export function saveCourseEdit(
   id: number,
-  base: number,
-  course: Course,
+  edit: CourseEdit,
   db: Db = database(),
   now = new Date(),
-): "saved" | "moved-on" | "missing" {
+): string | null {
   return inOneGo(db, (tx) => {
     const row = tx.select().from(courses).where(eq(courses.id, id)).get();
-    if (!row) return "missing";
-    if (row.state !== base) return "moved-on";
+    const at = (state: number) => and(eq(courseStates.courseId, id), eq(courseStates.state, state));
+    const stored = row && tx.select().from(courseStates).where(at(row.state)).get();
+    if (!stored) return "There is no such course on the shelf any more.";
+    const edited = editCourse(stored.course, edit);
+    if (edited === stored.course) return null;
+    const checked = v.safeParse(CourseSchema, edited);
+    if (!checked.success) return `Nothing was changed: ${checked.issues[0].message}.`;
     // What was undone and not done again gives way to the new.
     tx.delete(courseStates)
-      .where(and(eq(courseStates.courseId, id), gt(courseStates.state, base)))
+      .where(and(eq(courseStates.courseId, id), gt(courseStates.state, row.state)))
       .run();
-    tx.insert(courseStates)
-      .values({ courseId: id, state: base + 1, course, madeAt: now })
-      .run();
-    tx.update(courses)
-      .set({ state: base + 1 })
-      .where(eq(courses.id, id))
-      .run();
+    const state = row.state + 1;
+    tx.insert(courseStates).values({ courseId: id, state, course: checked.output, madeAt: now }).run();
+    tx.update(courses).set({ state }).where(eq(courses.id, id)).run();
     tx.delete(courseStates)
-      .where(and(eq(courseStates.courseId, id), eq(courseStates.state, base + 1 - MOST_STATES)))
+      .where(at(state - MOST_STATES))
       .run();
-    return "saved";
+    return null;
   });
 }
 
@@ -124,13 +125,6 @@ export function stepCourse(id: number, way: "undo" | "redo", db: Db = database()
 /** Puts a course away from the shelf, or brings it back. Its lessons stay where they are. */
 export function setCoursePutAway(id: number, putAway: boolean, db: Db = database()): boolean {
   return db.update(courses).set({ putAway }).where(eq(courses.id, id)).run().changes > 0;
-}
-
-/** A lesson moved in a course by a shelf that may show an older order: put where it was let go, whatever came since. */
-export function moveInCourse(id: number, lessonId: string, to: number, db: Db = database()): boolean {
-  const found = findCourse(id, db);
-  if (!found?.course.lessons.some((l) => l.lessonId === lessonId)) return false;
-  return saveCourse(id, found.state, moveLesson(found.course, lessonId, to), db) === "saved";
 }
 
 /** What is known of the lessons of a course; those that are gone or cannot be read are left out. */

@@ -1,11 +1,11 @@
 import { data, redirect } from "react-router";
 import * as v from "valibot";
-import { addLesson, CourseSchema, layCourse } from "#core/course";
+import { type CourseEdit, CourseEditSchema, layCourse } from "#core/course";
 import { goOnFrom } from "#core/lesson";
 import {
   factsOfCourse,
   findCourse,
-  saveCourse,
+  saveCourseEdit,
   setCoursePutAway,
   stepCourse,
 } from "#server/courses.server.ts";
@@ -50,19 +50,19 @@ export async function loader({ params }: Route.LoaderArgs) {
 }
 
 const ActionSchema = v.variant("intent", [
-  v.object({ intent: v.literal("save"), base: v.number(), course: CourseSchema }),
+  v.object({ intent: v.literal("edit"), edit: CourseEditSchema }),
   v.object({ intent: v.picklist(["undo", "redo", "put-away"]) }),
-  v.object({ intent: v.literal("go-on"), base: v.number(), lessonId: v.string() }),
+  v.object({ intent: v.literal("go-on"), lessonId: v.string() }),
 ]);
 
-/** Saves a course, steps back or on in what was done to it, puts it away, or begins a lesson on the sheet of one of its own. */
+/** Edits a course, steps back or on in what was done to it, puts it away, or begins a lesson on the sheet of one of its own. */
 export async function action({ request, params }: Route.ActionArgs) {
   try {
     const asked = v.safeParse(ActionSchema, await jsonOf(request, LARGEST_SAVE_BYTES));
-    const stored = requireCourse(params.courseId);
+    const { id } = requireCourse(params.courseId);
     if (!asked.success)
       return data({ problem: `Nothing was changed: ${asked.issues[0].message}.` }, { status: 400 });
-    return done(stored, asked.output);
+    return done(id, asked.output);
   } catch (error) {
     if (error instanceof Response) throw error;
     const { status, message } = refusalOfAny(error);
@@ -70,16 +70,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
 }
 
-const MOVED_ON = () =>
-  data(
-    { problem: "The course was changed in another window; it is shown as it is now. Do that once more." },
-    { status: 409 },
-  );
-
-function done({ id, course }: ReturnType<typeof requireCourse>, asked: v.InferOutput<typeof ActionSchema>) {
+function done(id: number, asked: v.InferOutput<typeof ActionSchema>) {
+  const edited = (edit: CourseEdit) => {
+    const problem = saveCourseEdit(id, edit);
+    return problem ? data({ problem }, { status: 409 }) : { problem };
+  };
   switch (asked.intent) {
-    case "save":
-      return saveCourse(id, asked.base, asked.course) === "saved" ? { problem: null } : MOVED_ON();
+    case "edit":
+      return edited(asked.edit);
     case "undo":
     case "redo":
       stepCourse(id, asked.intent);
@@ -92,9 +90,10 @@ function done({ id, course }: ReturnType<typeof requireCourse>, asked: v.InferOu
       if (!from) return data({ problem: "That lesson is not on the shelf any more." }, { status: 404 });
       const title = `${from.lesson.title.slice(0, 100)}, going on`;
       const made = createLesson(goOnFrom(from.lesson, { lessonId: from.id, revision: from.revision }, title));
-      return saveCourse(id, asked.base, addLesson(course, made, from.id)) === "saved"
-        ? { problem: null }
-        : MOVED_ON();
+      const problem = saveCourseEdit(id, { do: "add", lessonId: made });
+      return problem
+        ? data({ problem }, { status: 409 })
+        : edited({ do: "build-on", lessonId: made, buildsOn: [from.id] });
     }
   }
 }
@@ -103,6 +102,6 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.course.title} · Regulanda` : "Regulanda" },
 ];
 
-export default function CourseRoute({ loaderData, actionData }: Route.ComponentProps) {
-  return <CoursePlace {...loaderData} problem={actionData?.problem ?? null} />;
+export default function CourseRoute({ loaderData }: Route.ComponentProps) {
+  return <CoursePlace {...loaderData} />;
 }

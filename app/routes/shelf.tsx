@@ -6,7 +6,7 @@ import {
   createCourse,
   listCourses,
   listPutAwayCourses,
-  moveInCourse,
+  saveCourseEdit,
   setCoursePutAway,
 } from "#server/courses.server.ts";
 import { listDemos, putDemoOnShelf } from "#server/demos.server.ts";
@@ -120,12 +120,11 @@ async function act(form: FormData) {
     case "course-back":
       setCoursePutAway(output.id, false);
       return { problems: [] };
-    case "move-in-course":
-      if (moveInCourse(output.id, output.lessonId, output.to)) return { problems: [] };
-      return data(
-        { problems: ["The course was changed in another window; it is shown as it is now."] },
-        { status: 409 },
-      );
+    case "move-in-course": {
+      const { id, lessonId, to } = output;
+      const problem = saveCourseEdit(id, { do: "move", lessonId, to });
+      return problem ? data({ problems: [problem] }, { status: 404 }) : { problems: [] };
+    }
     case "bring-in": {
       if (output.file.size > LARGEST_LESSON_BYTES) {
         return data(

@@ -1,5 +1,5 @@
 export type { Change, Json } from "./change.ts";
-export { formatClock } from "./clock-text.ts";
+export { formatClock, parseClock } from "./clock-text.ts";
 export type { Finding, Mend, Parsed, Severity } from "./finding.ts";
 export { assertNever, invariant } from "./invariant.ts";
 export { type Keep, makeAnew } from "./keep.ts";

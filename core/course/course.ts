@@ -48,31 +48,57 @@ export function blankCourse(title: string): Course {
   return { title, pupils: 24, starts: null, everyDays: 7, sessionMinutes: 45, lessons: [] };
 }
 
-/** A lesson put at another place of the course. */
-export function moveLesson(course: Course, lessonId: string, to: number): Course {
-  const from = course.lessons.findIndex((l) => l.lessonId === lessonId);
-  const moved = course.lessons[from];
-  if (!moved) return course;
-  const rest = course.lessons.filter((_, i) => i !== from);
-  return { ...course, lessons: [...rest.slice(0, to), moved, ...rest.slice(to)] };
-}
+const lessonId = CourseLessonSchema.entries.lessonId;
+const { title, pupils, starts, everyDays, sessionMinutes } = CourseSchema.entries;
 
-/** A lesson taken out, and nothing builds on it any more. */
-export function dropLesson(course: Course, lessonId: string): Course {
-  return {
-    ...course,
-    lessons: course.lessons
-      .filter((l) => l.lessonId !== lessonId)
-      .map((l) => ({ ...l, buildsOn: l.buildsOn.filter((id) => id !== lessonId) })),
-  };
-}
+/** What can be done to a course with one gesture; each holds for the course as it is when it arrives, whatever came before. */
+export const CourseEditSchema = v.variant("do", [
+  v.strictObject({ do: v.literal("add"), lessonId }),
+  v.strictObject({ do: v.literal("drop"), lessonId }),
+  v.strictObject({
+    do: v.literal("move"),
+    lessonId,
+    to: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  }),
+  v.strictObject({ do: v.literal("build-on"), lessonId, buildsOn: CourseLessonSchema.entries.buildsOn }),
+  v.strictObject({
+    do: v.literal("set"),
+    to: v.partial(v.strictObject({ title, pupils, starts, everyDays, sessionMinutes })),
+  }),
+]);
+export type CourseEdit = v.InferOutput<typeof CourseEditSchema>;
 
-/** A lesson at the end, building on what it begins on, or on the one before it. */
-export function addLesson(course: Course, lessonId: string, beginsOn: string | null): Course {
-  if (course.lessons.some((l) => l.lessonId === lessonId)) return course;
-  const known = course.lessons.some((l) => l.lessonId === beginsOn);
-  return {
-    ...course,
-    lessons: [...course.lessons, { lessonId, buildsOn: beginsOn !== null && known ? [beginsOn] : [] }],
-  };
+/** A course after an edit; the very same where the edit changes nothing. */
+export function editCourse(course: Course, edit: CourseEdit): Course {
+  const { lessons } = course;
+  switch (edit.do) {
+    case "set": {
+      const next = { ...course, ...edit.to } as Course;
+      return JSON.stringify(next) === JSON.stringify(course) ? course : next;
+    }
+    case "add":
+      return lessons.some((l) => l.lessonId === edit.lessonId)
+        ? course
+        : { ...course, lessons: [...lessons, { lessonId: edit.lessonId, buildsOn: [] }] };
+    case "drop":
+      if (!lessons.some((l) => l.lessonId === edit.lessonId)) return course;
+      return {
+        ...course,
+        lessons: lessons
+          .filter((l) => l.lessonId !== edit.lessonId)
+          .map((l) => ({ ...l, buildsOn: l.buildsOn.filter((id) => id !== edit.lessonId) })),
+      };
+    case "move": {
+      const from = lessons.findIndex((l) => l.lessonId === edit.lessonId);
+      const moved = lessons[from];
+      if (!moved || from === Math.min(edit.to, lessons.length - 1)) return course;
+      const rest = lessons.filter((_, i) => i !== from);
+      return { ...course, lessons: [...rest.slice(0, edit.to), moved, ...rest.slice(edit.to)] };
+    }
+    case "build-on":
+      return {
+        ...course,
+        lessons: lessons.map((l) => (l.lessonId === edit.lessonId ? { ...l, buildsOn: edit.buildsOn } : l)),
+      };
+  }
 }

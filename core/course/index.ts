@@ -1,8 +1,9 @@
-export { addLesson, blankCourse, type Course, CourseSchema, dropLesson, moveLesson } from "./course.ts";
 export {
-  type LaidCourse,
-  type LessonFacts,
-  layCourse,
-  type Material,
-  type Session,
-} from "./lay-course.ts";
+  blankCourse,
+  type Course,
+  type CourseEdit,
+  CourseEditSchema,
+  CourseSchema,
+  editCourse,
+} from "./course.ts";
+export { type LaidCourse, type LessonFacts, layCourse, type Material, type Session } from "./lay-course.ts";

@@ -76,13 +76,22 @@ export function useClassInHand(lessonId: string, lesson: Lesson, leads: boolean)
     },
     [lessonId],
   );
+  const slipIn = useCallback(
+    ({ station }: TeachState) => {
+      const of = plan.steps[plan.stations[station]?.step ?? -1]?.stepId;
+      return computed.steps.find((s) => s.id === of)?.usualSlip ?? "";
+    },
+    [plan, computed],
+  );
   const act = useCallback(
     (what: TeachAct) => {
       const at = Date.now();
-      const event = session && actOn(plan, teachState(plan, session.events, at), what, at);
+      const then = session && teachState(plan, session.events, at);
+      if (!then || (what === "slip" && !slipIn(then))) return;
+      const event = actOn(plan, then, what, at);
       if (event) go(event);
     },
-    [plan, session, go],
+    [plan, session, go, slipIn],
   );
   if (!session || !state || !met) return null;
   return { computed, plan, session, state, now, act, go };

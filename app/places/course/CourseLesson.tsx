@@ -1,7 +1,7 @@
 import { MultiSelect } from "@mantine/core";
 import { Link } from "react-router";
 import { countOf, formatClock } from "#core/base";
-import { type Course, dropLesson, type LessonFacts, moveLesson } from "#core/course";
+import type { Course, CourseEdit, LessonFacts } from "#core/course";
 import { SortableItem } from "../../ui/Sortable.tsx";
 import styles from "./Course.module.css";
 
@@ -12,7 +12,7 @@ export function CourseLesson({
   course,
   facts,
   picture,
-  onSave,
+  onEdit,
   onGoOn,
 }: {
   of: Course["lessons"][number];
@@ -20,18 +20,14 @@ export function CourseLesson({
   course: Course;
   facts: ReadonlyMap<string, LessonFacts>;
   picture: string | null;
-  onSave: (next: Course) => void;
+  onEdit: (edit: CourseEdit) => void;
   onGoOn: () => void;
 }) {
   const own = facts.get(lessonId);
   const title = own?.title ?? lessonId;
   const titleOf = (id: string) => facts.get(id)?.title ?? id;
   const ms = own?.parts.reduce((sum, p) => sum + p.ms, 0) ?? 0;
-  const setBuildsOn = (ids: string[]) =>
-    onSave({
-      ...course,
-      lessons: course.lessons.map((l) => (l.lessonId === lessonId ? { ...l, buildsOn: ids } : l)),
-    });
+  const setBuildsOn = (ids: string[]) => onEdit({ do: "build-on", lessonId, buildsOn: ids });
   return (
     <SortableItem id={lessonId} className={styles.lesson}>
       <span className={styles.number}>{index + 1}</span>
@@ -75,7 +71,7 @@ export function CourseLesson({
             className={styles.quiet}
             disabled={index === 0}
             aria-label={`${title} earlier`}
-            onClick={() => onSave(moveLesson(course, lessonId, index - 1))}
+            onClick={() => onEdit({ do: "move", lessonId, to: index - 1 })}
           >
             Earlier
           </button>
@@ -84,7 +80,7 @@ export function CourseLesson({
             className={styles.quiet}
             disabled={index === course.lessons.length - 1}
             aria-label={`${title} later`}
-            onClick={() => onSave(moveLesson(course, lessonId, index + 1))}
+            onClick={() => onEdit({ do: "move", lessonId, to: index + 1 })}
           >
             Later
           </button>
@@ -101,7 +97,7 @@ export function CourseLesson({
             type="button"
             className={styles.quiet}
             aria-label={`Take ${title} out of the course`}
-            onClick={() => onSave(dropLesson(course, lessonId))}
+            onClick={() => onEdit({ do: "drop", lessonId })}
           >
             Take out
           </button>

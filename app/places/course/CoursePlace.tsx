@@ -3,14 +3,15 @@ import { useHotkeys } from "@mantine/hooks";
 import IconUndo from "@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs";
 import IconRedo from "@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs";
 import { useState } from "react";
-import { Link, useNavigation, useSubmit } from "react-router";
-import { countOf } from "#core/base";
-import { addLesson, type Course, type LaidCourse, type LessonFacts, moveLesson } from "#core/course";
+import { Link } from "react-router";
+import { countOf, sentenceCase } from "#core/base";
+import type { Course, CourseEdit, LaidCourse, LessonFacts } from "#core/course";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { Sortable } from "../../ui/Sortable.tsx";
 import styles from "./Course.module.css";
 import { CourseLesson } from "./CourseLesson.tsx";
 import { Materials, Sessions } from "./Sessions.tsx";
+import { useCourseEdits } from "./use-course-edits.ts";
 
 /** Lessons in the order they are taught, over the weeks, with all that is needed for them. */
 export function CoursePlace({
@@ -21,7 +22,6 @@ export function CoursePlace({
   facts,
   laid,
   lessons,
-  problem,
 }: {
   course: Course;
   state: number;
@@ -30,20 +30,10 @@ export function CoursePlace({
   facts: readonly (readonly [string, LessonFacts])[];
   laid: LaidCourse;
   lessons: readonly { readonly id: string; readonly title: string; readonly picture: string | null }[];
-  problem: string | null;
 }) {
-  const submit = useSubmit();
-  const navigation = useNavigation();
-  // What was let go stays where it was let go while it is on its way.
-  const sent = navigation.json as { intent?: string; course?: Course } | undefined;
-  const course = sent?.intent === "save" && sent.course ? sent.course : stored;
-  const busy = navigation.state !== "idle";
-  const ask = (asked: object) => void submit(asked as never, { method: "post", encType: "application/json" });
-  const save = (next: Course) => {
-    if (next !== course) ask({ intent: "save", base: state, course: next });
-  };
-  const undo = () => canUndo && !busy && ask({ intent: "undo" });
-  const redo = () => canRedo && !busy && ask({ intent: "redo" });
+  const { course, busy, problem, edit: save, ask } = useCourseEdits(stored);
+  const undo = () => canUndo && ask({ intent: "undo" });
+  const redo = () => canRedo && ask({ intent: "redo" });
   useHotkeys([
     ["mod+Z", undo],
     ["mod+shift+Z", redo],
@@ -67,7 +57,7 @@ export function CoursePlace({
           onBlur={(e) => {
             const title = e.currentTarget.value.trim();
             if (title === "") e.currentTarget.value = stored.title;
-            else if (title !== stored.title) save({ ...course, title });
+            else if (title !== stored.title) save({ do: "set", to: { title } });
           }}
           onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         />
@@ -109,7 +99,7 @@ export function CoursePlace({
       ) : null}
       <main className={styles.body}>
         <section aria-label="Lessons in order">
-          <h1>{countOf(course.lessons.length, "lesson")} in order</h1>
+          <h1>{sentenceCase(countOf(course.lessons.length, "lesson"))} in order</h1>
           {course.lessons.length === 0 ? (
             <p className={styles.said}>
               Put the first lesson in below; the next ones follow it, and can be dragged.
@@ -118,7 +108,7 @@ export function CoursePlace({
           <Sortable
             ids={course.lessons.map((l) => l.lessonId)}
             way="wrapped"
-            onMove={(id, to) => save(moveLesson(course, id, to))}
+            onMove={(lessonId, to) => save({ do: "move", lessonId, to })}
           >
             <ol className={styles.lessons}>
               {course.lessons.map((of, index) => (
@@ -129,8 +119,8 @@ export function CoursePlace({
                   course={course}
                   facts={factsOf}
                   picture={lessons.find((l) => l.id === of.lessonId)?.picture ?? null}
-                  onSave={save}
-                  onGoOn={() => ask({ intent: "go-on", base: state, lessonId: of.lessonId })}
+                  onEdit={save}
+                  onGoOn={() => ask({ intent: "go-on", lessonId: of.lessonId })}
                 />
               ))}
             </ol>
@@ -148,7 +138,7 @@ export function CoursePlace({
               variant="default"
               disabled={chosen === null}
               onClick={() => {
-                if (chosen) save(addLesson(course, chosen, factsOf.get(chosen)?.beginsOn?.lessonId ?? null));
+                if (chosen) save({ do: "add", lessonId: chosen });
                 setChosen(null);
               }}
             >
@@ -158,7 +148,7 @@ export function CoursePlace({
           <FindingList findings={laid.findings} />
         </section>
         <aside className={styles.aside}>
-          <Meets key={state} course={course} onSave={save} />
+          <Meets key={state} course={stored} onEdit={save} />
           <Sessions laid={laid} starts={stored.starts} />
           <Materials laid={laid} pupils={stored.pupils} />
         </aside>
@@ -168,7 +158,7 @@ export function CoursePlace({
 }
 
 /** When the class meets, how long, and how many they are. */
-function Meets({ course, onSave }: { course: Course; onSave: (next: Course) => void }) {
+function Meets({ course, onEdit }: { course: Course; onEdit: (edit: CourseEdit) => void }) {
   const number = (
     label: string,
     field: "pupils" | "everyDays" | "sessionMinutes",
@@ -187,7 +177,8 @@ function Meets({ course, onSave }: { course: Course; onSave: (next: Course) => v
       defaultValue={course[field]}
       onBlur={(e) => {
         const typed = Number.parseInt(e.currentTarget.value, 10);
-        if (typed >= least && typed <= most && typed !== course[field]) onSave({ ...course, [field]: typed });
+        if (typed >= least && typed <= most && typed !== course[field])
+          onEdit({ do: "set", to: { [field]: typed } });
       }}
       onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
     />
@@ -203,7 +194,7 @@ function Meets({ course, onSave }: { course: Course; onSave: (next: Course) => v
         defaultValue={course.starts ?? ""}
         onBlur={(e) => {
           const starts = e.currentTarget.value || null;
-          if (starts !== course.starts) onSave({ ...course, starts });
+          if (starts !== course.starts) onEdit({ do: "set", to: { starts } });
         }}
       />
     </section>

@@ -1,6 +1,6 @@
 import { Fragment } from "react";
 import { Link } from "react-router";
-import { countOf } from "#core/base";
+import { countOf, sentenceCase } from "#core/base";
 import type { LaidCourse } from "#core/course";
 import { LocalDay } from "../../ui/LocalDay.tsx";
 import styles from "./Course.module.css";
@@ -16,7 +16,7 @@ export function Sessions({ laid: { sessions }, starts }: { laid: LaidCourse; sta
   if (sessions.length === 0) return null;
   return (
     <section aria-label="Sessions">
-      <h2>{countOf(sessions.length, "session")}</h2>
+      <h2>{sentenceCase(countOf(sessions.length, "session"))}</h2>
       <ol className={styles.sessions}>
         {sessions.map((s) => (
           <li key={s.number}>

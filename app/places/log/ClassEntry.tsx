@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import { formatClock } from "#core/base";
+import { formatClock, parseClock } from "#core/base";
 import { type ClassKept, LONGEST_STEP_MS, type StepTaught, totalsOf } from "#core/record";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { LocalDay } from "../../ui/LocalDay.tsx";
@@ -81,7 +81,7 @@ export function ClassEntry({
                 <tr>
                   <th>Step</th>
                   <th>Planned</th>
-                  <th>Took, min</th>
+                  <th>Took</th>
                   <th>Waited</th>
                   <th>Stuck</th>
                   <th>Slips</th>
@@ -104,13 +104,13 @@ export function ClassEntry({
                     <td>{formatClock(s.plannedMs)}</td>
                     <td>
                       <Typed
-                        label={`${s.title}: minutes it took`}
-                        text={s.tookMs === null ? "left out" : String(Math.round(s.tookMs / 600) / 100)}
+                        label={`${s.title}: what it took`}
+                        text={s.tookMs === null ? "left out" : formatClock(s.tookMs)}
                         most={12}
                         onTake={(text) => {
                           if (text === "" || text === "left out") return setStep(i, { tookMs: null });
-                          const ms = Math.round(Number(text.replace(",", ".")) * 60_000);
-                          if (Number.isNaN(ms) || ms < 0 || ms > LONGEST_STEP_MS) return false;
+                          const ms = parseClock(text);
+                          if (ms === null || ms > LONGEST_STEP_MS) return false;
                           return setStep(i, { tookMs: ms });
                         }}
                       />

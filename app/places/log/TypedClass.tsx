@@ -1,6 +1,6 @@
 import { Button, NumberInput, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { formatClock } from "#core/base";
+import { formatClock, parseClock } from "#core/base";
 import { MOST_PUPILS, paceOf } from "#core/plan";
 import { type ClassTaught, LONGEST_STEP_MS } from "#core/record";
 import { classPlanOf } from "#core/teaching";
@@ -18,8 +18,7 @@ export function TypedClass({ onDone }: { onDone: (taught: ClassTaught) => Promis
     const said = (name: string) => String(form.get(name) ?? "").trim();
     const taught = steps.map((s, i) => {
       const text = said(`took-${i}`);
-      const tookMs =
-        text === "" ? s.plannedMs : text === "-" ? null : Math.round(Number(text.replace(",", ".")) * 60_000);
+      const tookMs = text === "" ? s.plannedMs : text === "-" ? null : (parseClock(text) ?? Number.NaN);
       return { ...s, tookMs, waitedMs: null, stuck: 0, slips: 0 };
     });
     const wrong = taught.findIndex(
@@ -27,7 +26,7 @@ export function TypedClass({ onDone }: { onDone: (taught: ClassTaught) => Promis
     );
     if (wrong >= 0)
       return setFault(
-        `Step ${wrong + 1}: minutes from 0 to ${LONGEST_STEP_MS / 60_000}, got "${said(`took-${wrong}`)}".`,
+        `Step ${wrong + 1}: a time such as 1:30, up to 4 hours, got "${said(`took-${wrong}`)}".`,
       );
     setFault("");
     void onDone({
@@ -54,7 +53,7 @@ export function TypedClass({ onDone }: { onDone: (taught: ClassTaught) => Promis
         />
         <TextInput name="change" label="Change next time" maxLength={1000} className={styles.change ?? ""} />
       </div>
-      <p>Minutes each step really took; left empty: as planned, "-": left out.</p>
+      <p>What each step really took, such as 1:30; left empty: as planned, a dash: left out.</p>
       <ol className={styles.typing}>
         {steps.map((s, i) => (
           <li key={s.stepId}>

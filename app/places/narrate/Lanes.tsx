@@ -8,7 +8,7 @@ import { momentOf, usePlayed } from "../../lesson/use-player.ts";
 import { EditLane } from "./EditLane.tsx";
 import styles from "./Lanes.module.css";
 import { LANE, LANES_HEIGHT } from "./lane.ts";
-import { SoundLane } from "./PaceCurves.tsx";
+import { PaceChart, SoundLane } from "./PaceCurves.tsx";
 import { SheetLane } from "./SheetLane.tsx";
 import { StrokeLane } from "./StrokeLane.tsx";
 import { type Axis, useAxis } from "./use-axis.ts";
@@ -58,84 +58,87 @@ export function Lanes({
   };
   const visible = (from: number, to: number) => axis.toX(to) > -20 && axis.toX(from) < axis.width + 20;
   return (
-    <svg
-      ref={svg}
-      className={styles.lanes}
-      width="100%"
-      height={LANES_HEIGHT}
-      role="group"
-      aria-label="The recording along its time"
-      onPointerDown={(e) => {
-        onChooseEdit(null);
-        player.seek(msAt(e.clientX));
-      }}
-    >
-      {axis.ticks.map((ms) => (
-        <g key={ms}>
-          <line x1={axis.toX(ms)} x2={axis.toX(ms)} y1={14} y2={LANES_HEIGHT} className={styles.tick} />
-          <text x={axis.toX(ms) + 3} y={12} className={styles.time}>
-            {formatClock(ms)}
-          </text>
-        </g>
-      ))}
-      <SoundLane waveform={waveform} pace={pace} axis={axis} durationMs={durationMs} />
-      {cues
-        .filter((c) => visible(c.startMs, c.endMs))
-        .map((c) => (
-          <rect
-            key={c.id}
-            x={axis.toX(c.startMs)}
-            width={Math.max(1, axis.toX(c.endMs) - axis.toX(c.startMs) - 1)}
-            y={LANE.cues[0]}
-            height={LANE.cues[1]}
-            className={styles.cue}
-          >
-            <title>{c.text}</title>
-          </rect>
+    <div className={styles.along}>
+      <svg
+        ref={svg}
+        className={styles.lanes}
+        width="100%"
+        height={LANES_HEIGHT}
+        role="group"
+        aria-label="The recording along its time"
+        onPointerDown={(e) => {
+          onChooseEdit(null);
+          player.seek(msAt(e.clientX));
+        }}
+      >
+        {axis.ticks.map((ms) => (
+          <g key={ms}>
+            <line x1={axis.toX(ms)} x2={axis.toX(ms)} y1={14} y2={LANES_HEIGHT} className={styles.tick} />
+            <text x={axis.toX(ms) + 3} y={12} className={styles.time}>
+              {formatClock(ms)}
+            </text>
+          </g>
         ))}
-      <EditLane
-        edits={edits}
-        axis={axis}
-        durationMs={durationMs}
-        chosen={chosenEdit}
-        onChoose={onChooseEdit}
-        onEdits={onEdits}
-      />
-      {starts
-        .filter((p) => visible(p.sourceMs, p.sourceMs))
-        .map((start) => (
-          <WordSlider
-            key={start.step.id}
-            className={styles.step}
-            data-sure={start.wordId !== null}
-            data-found={start.found}
-            data-chosen={start.step.id === chosenStep?.id}
-            data-lane-step={start.step.id}
-            label={`Start of step ${start.step.number}: ${start.step.title}`}
-            startMs={start.sourceMs}
-            wordId={start.wordId}
-            words={words}
-            msAt={msAt}
-            onChoose={() => onStep(start.step.id)}
-            onPlace={(word) => onPlace(start.step.id, word)}
-          >
-            {(ms) => <StepFlag start={start} x={axis.toX(ms)} />}
-          </WordSlider>
-        ))}
-      <StrokeLane
-        strokes={strokes}
-        step={chosenStep}
-        chosen={chosenStroke}
-        words={words}
-        width={axis.width}
-        toX={axis.toX}
-        msAt={msAt}
-        onChoose={onStroke}
-        onPlace={onPlaceStroke}
-      />
-      {sheet ? <SheetLane take={sheet} axis={axis} durationMs={durationMs} onMoves={onSheetMoves} /> : null}
-      <PlayHead player={player} axis={axis} />
-    </svg>
+        <SoundLane waveform={waveform} axis={axis} durationMs={durationMs} />
+        {cues
+          .filter((c) => visible(c.startMs, c.endMs))
+          .map((c) => (
+            <rect
+              key={c.id}
+              x={axis.toX(c.startMs)}
+              width={Math.max(1, axis.toX(c.endMs) - axis.toX(c.startMs) - 1)}
+              y={LANE.cues[0]}
+              height={LANE.cues[1]}
+              className={styles.cue}
+            >
+              <title>{c.text}</title>
+            </rect>
+          ))}
+        <EditLane
+          edits={edits}
+          axis={axis}
+          durationMs={durationMs}
+          chosen={chosenEdit}
+          onChoose={onChooseEdit}
+          onEdits={onEdits}
+        />
+        {starts
+          .filter((p) => visible(p.sourceMs, p.sourceMs))
+          .map((start) => (
+            <WordSlider
+              key={start.step.id}
+              className={styles.step}
+              data-sure={start.wordId !== null}
+              data-found={start.found}
+              data-chosen={start.step.id === chosenStep?.id}
+              data-lane-step={start.step.id}
+              label={`Start of step ${start.step.number}: ${start.step.title}`}
+              startMs={start.sourceMs}
+              wordId={start.wordId}
+              words={words}
+              msAt={msAt}
+              onChoose={() => onStep(start.step.id)}
+              onPlace={(word) => onPlace(start.step.id, word)}
+            >
+              {(ms) => <StepFlag start={start} x={axis.toX(ms)} />}
+            </WordSlider>
+          ))}
+        <StrokeLane
+          strokes={strokes}
+          step={chosenStep}
+          chosen={chosenStroke}
+          words={words}
+          width={axis.width}
+          toX={axis.toX}
+          msAt={msAt}
+          onChoose={onStroke}
+          onPlace={onPlaceStroke}
+        />
+        {sheet ? <SheetLane take={sheet} axis={axis} durationMs={durationMs} onMoves={onSheetMoves} /> : null}
+        <PlayHead player={player} axis={axis} />
+      </svg>
+      <PaceChart pace={pace} axis={axis} />
+    </div>
   );
 }
 

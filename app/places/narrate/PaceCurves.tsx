@@ -1,5 +1,6 @@
-import { useMemo } from "react";
+import { useCallback, useMemo } from "react";
 import type { PacePoint } from "#core/schedule";
+import { Chart, type ChartInk } from "../../ui/Chart.tsx";
 import styles from "./Lanes.module.css";
 import { LANE } from "./lane.ts";
 import type { Axis } from "./use-axis.ts";
@@ -24,15 +25,51 @@ export function PaceKey() {
 const MOST_WORDS = 220;
 const MOST_LINES = 20;
 
-/** The sound of the recording, and over it how fast is spoken and drawn. */
+/** How fast is spoken and drawn, over the sound and on its axis. */
+export function PaceChart({ pace, axis }: { pace: readonly PacePoint[]; axis: Axis }) {
+  const [top, height] = LANE.sound;
+  const draw = useCallback(
+    (ink: ChartInk) => {
+      const curve = (yAxisIndex: number, of: (p: PacePoint) => number, lineStyle: object) => ({
+        type: "line" as const,
+        yAxisIndex,
+        symbol: "none",
+        silent: true,
+        lineStyle: { width: 1.6, ...lineStyle },
+        data: pace.map((p) => [p.sourceMs, of(p)]),
+      });
+      const scale = (max: number) => ({ type: "value" as const, min: 0, max, show: false });
+      return {
+        grid: { left: 0, right: 0, top: 0, bottom: 0 },
+        xAxis: { type: "value", min: axis.toMs(0), max: axis.toMs(axis.width), show: false },
+        yAxis: [scale(MOST_WORDS), scale(MOST_LINES)],
+        series: [
+          curve(0, (p) => Math.min(MOST_WORDS, p.wordsPerMinute), { color: ink.words }),
+          curve(1, (p) => Math.min(MOST_LINES, p.linesPerMinute), { color: ink.chalk, type: [4, 3] }),
+        ],
+      };
+    },
+    [pace, axis],
+  );
+  const most = (of: (p: PacePoint) => number) => Math.round(Math.max(0, ...pace.map(of)));
+  return (
+    <div className={styles.pace} style={{ top, height }}>
+      <Chart
+        label={`Pace along the recording: up to ${most((p) => p.wordsPerMinute)} words and ${most((p) => p.linesPerMinute)} lines a minute`}
+        draw={draw}
+        className={styles.paceChart}
+      />
+    </div>
+  );
+}
+
+/** The sound of the recording. */
 export function SoundLane({
   waveform,
-  pace,
   axis,
   durationMs,
 }: {
   waveform: Waveform;
-  pace: readonly PacePoint[];
   axis: Axis;
   durationMs: number;
 }) {
@@ -51,18 +88,9 @@ export function SoundLane({
     }
     return d;
   }, [peaks, axis, durationMs, top, height]);
-  const curve = (value: (p: PacePoint) => number, most: number) =>
-    pace
-      .map((p) => {
-        const y = top + height - (Math.min(most, value(p)) / most) * height;
-        return `${axis.toX(p.sourceMs).toFixed(1)},${y.toFixed(1)}`;
-      })
-      .join(" ");
   return (
     <>
       <path d={wave} className={styles.wave} />
-      <polyline points={curve((p) => p.wordsPerMinute, MOST_WORDS)} className={styles.wordPace} />
-      <polyline points={curve((p) => p.linesPerMinute, MOST_LINES)} className={styles.linePace} />
       {waveform.progress !== null ? (
         <text x={8} y={top + 24} className={styles.time}>
           Listening… {Math.round(waveform.progress * 100)} %

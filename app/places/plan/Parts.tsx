@@ -1,6 +1,7 @@
 import { ActionIcon } from "@mantine/core";
 import { formatClock } from "#core/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import { PartsChart } from "./PartsChart.tsx";
 import styles from "./Plan.module.css";
 
 /** The parts of the lesson as bars against the session, with what is waited for between them. */
@@ -9,7 +10,6 @@ export function Parts() {
   const { parts, steps } = computed;
   if (parts.length === 0) return null;
   const session = lesson.plan.sessionMinutes * 60_000;
-  const longest = Math.max(session, ...parts.map((p) => p.ms));
   const set = (n: number) => commit([{ id: "plan", field: "parts", value: n <= 1 ? null : n }]);
   return (
     <div className={styles.parts}>
@@ -32,6 +32,11 @@ export function Parts() {
           +
         </ActionIcon>
       </div>
+      <PartsChart
+        parts={parts}
+        sessionMs={session}
+        onPress={(i) => chooseStep(steps[parts[i]?.first ?? 0]?.id ?? null)}
+      />
       <ol>
         {parts.map((part) => (
           <li key={part.number}>
@@ -40,12 +45,6 @@ export function Parts() {
               className={styles.part}
               onClick={() => chooseStep(steps[part.first]?.id ?? null)}
             >
-              <span
-                className={styles.bar}
-                data-long={part.ms > session}
-                style={{ width: `${(100 * part.ms) / longest}%` }}
-              />
-              <span className={styles.session} style={{ left: `${(100 * session) / longest}%` }} />
               <span className={styles.partWords}>
                 {part.number}. steps {part.first + 1}–{part.last + 1}, {formatClock(part.ms)} min
               </span>
@@ -59,7 +58,7 @@ export function Parts() {
           </li>
         ))}
       </ol>
-      <p className={styles.quiet}>The thin line is the end of the session.</p>
+      <p className={styles.quiet}>The dashed line is the end of the session.</p>
     </div>
   );
 }

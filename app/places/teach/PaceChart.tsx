@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from "react";
 import { formatClock } from "#core/base";
-import type { ClassRun, StepWork } from "#core/pacing";
+import type { ClassMoment, ClassRun, StepWork } from "#core/pacing";
 import type { ComputedLesson } from "#core/pipeline";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { Chart, type ChartInk } from "../../ui/Chart.tsx";
@@ -50,11 +50,7 @@ function said(present: ClassRun, least: ClassRun, keep: number): string {
 }
 
 /** Two points a step: where its wait begins, and where it ends. */
-function along(
-  run: ClassRun,
-  works: readonly StepWork[],
-  of: (m: ClassRun["steps"][number]["before"]) => number,
-) {
+function along(run: ClassRun, works: readonly StepWork[], of: (m: ClassMoment) => number) {
   return works.flatMap((w, i) => {
     const step = run.steps[i];
     if (!step) return [];
@@ -62,6 +58,14 @@ function along(
       [minutes(w.untilMs), of(step.before)],
       [minutes(w.endMs), of(step.after)],
     ];
+  });
+}
+
+/** One point a step, at its end: whoever draws is behind until its wait is over. */
+function atEnds(run: ClassRun, works: readonly StepWork[], of: (m: ClassMoment) => number) {
+  return works.flatMap((w, i) => {
+    const step = run.steps[i];
+    return step ? [[minutes(w.endMs), of(step.after)]] : [];
   });
 }
 
@@ -153,7 +157,8 @@ function optionOf(
     axisPointer: { link: [{ xAxisIndex: "all" }] },
     xAxis: [axis(0, false), axis(1, false), axis(2, true)],
     yAxis: [
-      scale(0, "In step, of the whole class", {
+      scale(0, "In step when a step ends, of the whole class", {
+        interval: 25,
         min: 0,
         max: 100,
         axisLabel: { color: ink.quiet, formatter: "{value} %" },
@@ -167,7 +172,7 @@ function optionOf(
     series: [
       line(
         "with the present waits",
-        along(present, works, (m) => 100 * m.inStep),
+        atEnds(present, works, (m) => 100 * m.inStep),
         0,
         {
           lineStyle: { color: ink.chalk, width: 2.5 },
@@ -183,7 +188,7 @@ function optionOf(
       ),
       line(
         "with the shortest that keep them",
-        along(least, works, (m) => 100 * m.inStep),
+        atEnds(least, works, (m) => 100 * m.inStep),
         0,
         {
           lineStyle: { color: ink.blue, width: 1.5, type: "dashed" },
@@ -198,6 +203,14 @@ function optionOf(
         { stack: "band", lineStyle: { width: 0 }, areaStyle: { color: ink.chalk, opacity: 0.22 } },
       ),
       line("middle", behind(1), 1, { lineStyle: { color: ink.chalk, width: 2 } }),
+      line(
+        "shortest p90",
+        atEnds(least, works, (m) => minutes(m.behindMs[2])),
+        1,
+        {
+          lineStyle: { color: ink.blue, width: 1.5, type: "dashed" },
+        },
+      ),
       wait("present wait", present, ink.chalk),
       wait("shortest wait", least, ink.blue),
     ],
