@@ -4,6 +4,9 @@ import * as yauzl from "yauzl";
 import { ZipFile } from "yazl";
 import { type Lesson, parseLessonText, serialiseLesson } from "#core/lesson";
 import { writeWebVtt } from "#core/narration";
+import { type ClassTaught, readClassTable, tableOfClasses } from "#core/record";
+import { readCsv, writeCsv } from "#core/table";
+import { keepClasses, listClasses } from "./classes.server.ts";
 import { type Db, database, dataFolder } from "./db/database.server.ts";
 import { troubleOf } from "./db/store-trouble.ts";
 import {
@@ -25,15 +28,18 @@ import {
 } from "./limits.ts";
 
 const DOCUMENT = "lesson.json";
+/** The classes taught, where they were asked for. */
+const RECORD = "classes.csv";
 
 /**
  * A lesson with all that belongs to it as one ZIP file: the document, its recordings under `takes/`, captions as WebVTT
- * and a picture of every step. Null when there is no such lesson. Recordings are streamed, never held in memory.
+ * and a picture of every step; the record of its classes only `withRecord`. Null when there is no such lesson. Recordings are streamed, never held in memory.
  */
 export async function writeBundle(
   lessonId: string,
   db: Db = database(),
   folder = dataFolder(),
+  withRecord = false,
 ): Promise<Readable | null> {
   const found = findLesson(lessonId, db);
   if (!found) return null;
@@ -65,6 +71,11 @@ export async function writeBundle(
     }),
   );
   zip.addBuffer(Buffer.from(serialiseLesson({ ...lesson, takes })), DOCUMENT);
+  if (withRecord)
+    zip.addBuffer(
+      Buffer.from(writeCsv(tableOfClasses(listClasses(lessonId, db).map((c) => c.taught)))),
+      RECORD,
+    );
   const drawings = await worked("stepPictures", found, {});
   for (const [i, picture] of drawings.entries())
     zip.addBuffer(Buffer.from(picture), `pictures/step-${String(i + 1).padStart(2, "0")}.svg`);
@@ -142,7 +153,18 @@ export async function readBundle(
       if (stored.fresh) fresh.push(stored.file);
       takes.push({ ...take, video: { ...take.video, file: stored.file } });
     }
-    return { id: createLesson({ ...parsed.value, takes }, db), notes };
+    const record = entries.get(RECORD);
+    const classes = record ? classesIn(await textOf(zip, record), parsed.value) : [];
+    const id = createLesson({ ...parsed.value, takes }, db);
+    if (classes.length > 0) {
+      keepClasses(
+        id,
+        classes.map((taught, i) => ({ key: `bundle-${i}-${id}`.slice(0, 64), revision: null, taught })),
+        db,
+      );
+      notes.push(`${classes.length} classes taught came with it, and are in its record.`);
+    }
+    return { id, notes };
   } catch (error) {
     for (const file of fresh) await dropFile(file, db, folder);
     const said = troubleOf(error) ?? error;
@@ -152,6 +174,11 @@ export async function readBundle(
   } finally {
     zip.close();
   }
+}
+
+/** The classes in a bundle's table, as far as they can be read. */
+function classesIn(text: string, { plan }: Lesson): readonly ClassTaught[] {
+  return readClassTable(readCsv(text), { ageBand: plan.ageBand, planned: [] }).classes;
 }
 
 /** What a bundle holds cannot be taken in. */

@@ -10,6 +10,7 @@ export {
 export {
   createLesson,
   duplicateLesson,
+  goOnWith,
   restore,
   type Saved,
   saveChanges,

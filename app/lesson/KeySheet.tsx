@@ -68,6 +68,18 @@ const KEYS: readonly {
       [["P"], "to the step before"],
     ],
   },
+  {
+    where: "In class, on stage and desk",
+    keys: [
+      [["Space"], "on: to the wait, from the wait to the next step"],
+      [["W"], "wait half a minute longer; while something is shown: stand still"],
+      [["B"], "back to the beginning of the step, or to the one before"],
+      [["A"], "the step again, slowly"],
+      [["S"], "they are stuck here"],
+      [["X"], "the usual slip was seen"],
+      [["Page Down"], "on, from a remote control; Page Up: back"],
+    ],
+  },
 ];
 
 /** All keys on one sheet, and the switch for those that need no Ctrl or Alt. */

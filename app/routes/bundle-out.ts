@@ -3,9 +3,10 @@ import { writeBundle } from "#server/bundles.server.ts";
 import type { Route } from "./+types/bundle-out";
 import { inWords } from "./in-words.server.ts";
 
-/** The lesson with its recordings, captions and pictures as one file. */
+/** The lesson with its recordings, captions and pictures as one file; with its record of classes where that is asked for. */
 export async function loader({ params, request }: Route.LoaderArgs) {
-  const bundle = await inWords(() => writeBundle(params.lessonId));
+  const withRecord = new URL(request.url).searchParams.get("record") === "yes";
+  const bundle = await inWords(() => writeBundle(params.lessonId, undefined, undefined, withRecord));
   if (!bundle) throw new Response("There is no lesson at this address.", { status: 404 });
   // A reader that goes away ends the packing, and closes what it held open.
   const stop = () => bundle.destroy();

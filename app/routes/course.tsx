@@ -1,7 +1,6 @@
 import { data, redirect } from "react-router";
 import * as v from "valibot";
 import { type CourseEdit, CourseEditSchema, layCourse } from "#core/course";
-import { goOnFrom } from "#core/lesson";
 import {
   factsOfCourse,
   findCourse,
@@ -12,7 +11,7 @@ import {
 import { digestAfterSaves, fillDigestsSoon } from "#server/digests.server.ts";
 import { refusalOfAny } from "#server/http/refusal.server.ts";
 import { jsonOf } from "#server/http/request-body.server.ts";
-import { createLesson, findLesson } from "#server/lessons.server.ts";
+import { goOnWith } from "#server/lessons.server.ts";
 import { LARGEST_SAVE_BYTES } from "#server/limits.ts";
 import { listShelf } from "#server/shelf.server.ts";
 import { CoursePlace } from "../places/course/CoursePlace.tsx";
@@ -39,6 +38,9 @@ export async function loader({ params }: Route.LoaderArgs) {
     return {
       ...stored,
       facts: [...facts],
+      filling: stored.course.lessons.some((l) =>
+        shelf.lessons.some((s) => s.id === l.lessonId && !s.current),
+      ),
       laid: layCourse(stored.course, facts),
       lessons: shelf.lessons.map(({ id, title, digest }) => ({
         id,
@@ -86,14 +88,12 @@ function done(id: number, asked: v.InferOutput<typeof ActionSchema>) {
       setCoursePutAway(id, true);
       return redirect("/");
     case "go-on": {
-      const from = findLesson(asked.lessonId);
-      if (!from) return data({ problem: "That lesson is not on the shelf any more." }, { status: 404 });
-      const title = `${from.lesson.title.slice(0, 100)}, going on`;
-      const made = createLesson(goOnFrom(from.lesson, { lessonId: from.id, revision: from.revision }, title));
+      const made = goOnWith(asked.lessonId);
+      if (!made) return data({ problem: "That lesson is not on the shelf any more." }, { status: 404 });
       const problem = saveCourseEdit(id, { do: "add", lessonId: made });
       return problem
         ? data({ problem }, { status: 409 })
-        : edited({ do: "build-on", lessonId: made, buildsOn: [from.id] });
+        : edited({ do: "build-on", lessonId: made, buildsOn: [asked.lessonId] });
     }
   }
 }

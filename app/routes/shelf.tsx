@@ -13,7 +13,7 @@ import { listDemos, putDemoOnShelf } from "#server/demos.server.ts";
 import { digestAfterSaves, fillDigestsSoon } from "#server/digests.server.ts";
 import { refusalOfAny } from "#server/http/refusal.server.ts";
 import { formOf } from "#server/http/request-body.server.ts";
-import { createLesson, duplicateLesson } from "#server/lessons.server.ts";
+import { createLesson, duplicateLesson, goOnWith } from "#server/lessons.server.ts";
 import { LARGEST_FORM_BYTES, LARGEST_LESSON_BYTES } from "#server/limits.ts";
 import { listPutAway, listShelf, picturesOf, SHELF_ORDERS, setPutAway } from "#server/shelf.server.ts";
 import { Shelf } from "../places/shelf/Shelf.tsx";
@@ -69,7 +69,7 @@ const ActionSchema = v.variant("intent", [
     unit: v.picklist(["in", "mm"]),
   }),
   v.object({ intent: v.literal("bring-in"), file: v.instance(File, "Choose a lesson file first.") }),
-  v.object({ intent: v.picklist(["put-away", "bring-back", "copy"]), id: v.string() }),
+  v.object({ intent: v.picklist(["put-away", "bring-back", "copy", "go-on"]), id: v.string() }),
   v.object({ intent: v.literal("from-demo"), name: v.string() }),
   v.object({
     intent: v.literal("new-course"),
@@ -109,6 +109,11 @@ async function act(form: FormData) {
       const copy = duplicateLesson(output.id);
       if (!copy) return data({ problems: ["That lesson is not on the shelf any more."] }, { status: 404 });
       return { problems: [] };
+    }
+    case "go-on": {
+      const made = goOnWith(output.id);
+      if (!made) return data({ problems: ["That lesson is not on the shelf any more."] }, { status: 404 });
+      return redirect(`/lessons/${made}`);
     }
     case "from-demo": {
       const id = await putDemoOnShelf(output.name);

@@ -13,11 +13,20 @@ export function courseFactsOf({
   const handed = steps.findLast((s) => s.task?.kind === "hand-in");
   return {
     title: lesson.title,
-    parts: parts.map(({ number, ms, gate }) => ({ number, ms, gate })),
+    parts: parts.map(({ number, ms, gate, first, last }) => ({
+      number,
+      // Nobody films a class at its task, but a session has to hold it.
+      ms: ms + (editMap ? taskMs(steps.slice(first, last + 1)) : 0),
+      gate,
+    })),
     kit: [...kit],
     handsIn: plan.deliverable?.what ?? handed?.title ?? null,
     sheets: (sheet.joined?.across ?? 1) * (sheet.joined?.down ?? 1),
     beginsOn: beginsOn ? { lessonId: beginsOn.lessonId, title: beginsOn.title, changed: false } : null,
     begunRevision: beginsOn?.revision ?? null,
   };
+}
+
+function taskMs(steps: ComputedLesson["steps"]): number {
+  return steps.reduce((sum, { task }) => sum + (task?.minutes ?? 0) * 60_000, 0);
 }

@@ -22,6 +22,8 @@ export function readiness(computed: ComputedLesson): {
   const take = lesson.takes.find((t) => t.id === lesson.currentTake);
   const ready = new Set<PlaceName>(["plan", "paper"]);
   if (lesson.objects.length === 0) return { ready, next: "build", why: "Put the first box on the sheet." };
+  if (computed.steps.length === 0)
+    return { ready, next: "build", why: "The sheet it begins on is there: draw on, or give it tasks." };
   ready.add("build");
   // A class can be taught from the sheet alone.
   ready.add("teach");

@@ -73,7 +73,7 @@ function overrun(computed: ComputedLesson, step: Step, found: readonly Found[]):
   if (more < ROUND_MS) return null;
   const evidence = found.map(
     ({ of, took, tookMs }) =>
-      `${of.day}, ${of.group}: ${formatClock(tookMs)} instead of ${formatClock(took.plannedMs)}${took.stuck > 0 ? `, stuck ${countOf(took.stuck, "time")}` : ""}`,
+      `${of.day}, ${of.group}: ${formatClock(tookMs)} instead of ${formatClock(took.plannedMs)}${took.stuck > 0 ? `, stuck ${times(took.stuck)}` : ""}`,
   );
   const head = `Step ${step.number} "${step.title}" took longer than planned in ${found.length === 1 ? "the one class" : `${over.length} of ${found.length} classes`}.`;
   const cut = wait + more > LONGEST_WAIT_MS ? halve(computed, step) : null;
@@ -120,7 +120,7 @@ function slipSeen(step: Step, found: readonly Found[]): RecordProposal | null {
     kind: "warn",
     stepId: step.id,
     says: `A slip was seen in step ${step.number} "${step.title}" in ${found.length === 1 ? "the one class" : `${seen.length} of ${found.length} classes`}: ${step.usualSlip} ${shown} words would warn of it.`,
-    evidence: seen.map(({ of, took }) => `${of.day}, ${of.group}: seen ${countOf(took.slips, "time")}`),
+    evidence: seen.map(({ of, took }) => `${of.day}, ${of.group}: seen ${times(took.slips)}`),
     label: "Warn of it",
     changes: [{ id: `step/${step.id}`, field: "warn", value: true }],
   };
@@ -146,3 +146,5 @@ function paceSeen({ lesson }: ComputedLesson, learnt: LearntPace | null): Record
     },
   ];
 }
+
+const times = (n: number) => (n === 1 ? "once" : countOf(n, "time"));

@@ -2,7 +2,7 @@ import slugify from "@sindresorhus/slugify";
 import { and, eq, gt } from "drizzle-orm";
 import type { Change, Finding } from "#core/base";
 import { applyChanges } from "#core/changes";
-import type { Lesson } from "#core/lesson";
+import { goOnFrom, type Lesson } from "#core/lesson";
 import { type Db, database, inOneGo, type Tx } from "../db/database.server.ts";
 import { lessons, type RevisionKind, revisions, setAside } from "../db/schema.ts";
 import { callSaved } from "../watch.server.ts";
@@ -240,6 +240,14 @@ export function duplicateLesson(id: string, db: Db = database(), now = new Date(
   if (!found) return null;
   const title = `${found.lesson.title.replace(/, copy$/, "").slice(0, 113)}, copy`;
   return createLesson({ ...found.lesson, title }, db, now);
+}
+
+/** A lesson that begins on the finished sheet of another as it is now. Null when there is no such lesson. */
+export function goOnWith(id: string, db: Db = database(), now = new Date()): string | null {
+  const found = findLesson(id, db);
+  if (!found) return null;
+  const title = `${found.lesson.title.slice(0, 108)}, going on`;
+  return createLesson(goOnFrom(found.lesson, { lessonId: id, revision: found.revision }, title), db, now);
 }
 
 function append(

@@ -40,7 +40,7 @@ export function ClassOver({ id, inHand: { plan, session, state, go } }: { id: st
       {totals ? (
         <p>
           {formatClock(totals.tookMs)} min, planned {formatClock(totals.plannedMs)}
-          {totals.stuck > 0 ? `; stuck ${countOf(totals.stuck, "time")}` : ""}
+          {totals.stuck > 0 ? `; stuck ${totals.stuck === 1 ? "once" : countOf(totals.stuck, "time")}` : ""}
           {totals.slips > 0 ? `; ${countOf(totals.slips, "slip")} seen` : ""}
           {leftOut > 0 ? `; ${countOf(leftOut, "step")} left out` : ""}.
         </p>

@@ -44,7 +44,11 @@ export function CourseLesson({
       <div className={styles.words}>
         <h2>{title}</h2>
         <p>
-          {own ? `${countOf(own.parts.length, "part")}, ${formatClock(ms)} min` : "cannot be read just now"}
+          {!own
+            ? "cannot be read just now"
+            : own.parts.length === 0
+              ? "nothing to teach in it yet"
+              : `${countOf(own.parts.length, "part")}, ${formatClock(ms)} min`}
           {own?.handsIn ? `; handed in: ${own.handsIn}` : ""}
         </p>
         {own?.beginsOn ? (

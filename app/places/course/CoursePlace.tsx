@@ -2,8 +2,8 @@ import { ActionIcon, Button, NumberInput, Select, TextInput, Tooltip } from "@ma
 import { useHotkeys } from "@mantine/hooks";
 import IconUndo from "@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs";
 import IconRedo from "@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs";
-import { useState } from "react";
-import { Link } from "react-router";
+import { useEffect, useState } from "react";
+import { Link, useRevalidator } from "react-router";
 import { countOf, sentenceCase } from "#core/base";
 import type { Course, CourseEdit, LaidCourse, LessonFacts } from "#core/course";
 import { FindingList } from "../../ui/FindingList.tsx";
@@ -12,6 +12,9 @@ import styles from "./Course.module.css";
 import { CourseLesson } from "./CourseLesson.tsx";
 import { Materials, Sessions } from "./Sessions.tsx";
 import { useCourseEdits } from "./use-course-edits.ts";
+
+/** While sheets are being drawn anew, the course is asked again so often. */
+const ASK_AGAIN_MS = 700;
 
 /** Lessons in the order they are taught, over the weeks, with all that is needed for them. */
 export function CoursePlace({
@@ -22,7 +25,10 @@ export function CoursePlace({
   facts,
   laid,
   lessons,
+  filling,
 }: {
+  /** Whether sheets are still being drawn. */
+  filling: boolean;
   course: Course;
   state: number;
   canUndo: boolean;
@@ -32,6 +38,12 @@ export function CoursePlace({
   lessons: readonly { readonly id: string; readonly title: string; readonly picture: string | null }[];
 }) {
   const { course, busy, problem, edit: save, ask } = useCourseEdits(stored);
+  const { revalidate, state: asking } = useRevalidator();
+  useEffect(() => {
+    if (!filling || asking !== "idle") return;
+    const again = setTimeout(() => void revalidate().catch(() => {}), ASK_AGAIN_MS);
+    return () => clearTimeout(again);
+  }, [filling, asking, revalidate]);
   const undo = () => canUndo && ask({ intent: "undo" });
   const redo = () => canRedo && ask({ intent: "redo" });
   useHotkeys([

@@ -81,9 +81,14 @@ export function Record({
           )}
         </FilePick>
         {classes.length > 0 ? (
-          <a href={`/lessons/${lessonId}/classes`} download>
-            Take the table out
-          </a>
+          <>
+            <a href={`/lessons/${lessonId}/classes`} download>
+              Take the table out
+            </a>
+            <a href={`/lessons/${lessonId}/bundle?record=yes`} download>
+              Take the lesson out with its record
+            </a>
+          </>
         ) : null}
       </header>
       {waiting > 0 ? (
@@ -187,6 +192,7 @@ export function Record({
       ))}
       {classes.length > 0 ? (
         <>
+          <h2>What each step took</h2>
           <PlannedAndReal classes={shown} />
           <FromRecord classes={classes} learnt={learnt} />
         </>

@@ -1,4 +1,5 @@
 import { NumberInput, Select } from "@mantine/core";
+import { Link } from "react-router";
 import { formatClock } from "#core/base";
 import { AGE_BANDS } from "#core/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -50,6 +51,13 @@ export function Plan() {
                 ? ", as narrated."
                 : ", estimated from words, lines and the pace of this age."}
             </p>
+            {lesson.beginsOn ? (
+              <p className={styles.estimate}>
+                It begins on the finished sheet of{" "}
+                <Link to={`/lessons/${lesson.beginsOn.lessonId}`}>{lesson.beginsOn.title}</Link>, as it was at
+                revision {lesson.beginsOn.revision}: what stands there is not told again.
+              </p>
+            ) : null}
             <Parts />
             <FindingList
               findings={computed.findings.filter((f) => f.about === "plan" || f.severity === "fault")}

@@ -55,6 +55,7 @@ export function Shelf({
   const wider = new URLSearchParams(params);
   if (more !== null) wider.set("shown", String(more));
   const said = [...problems, ...refused];
+  const shelfOfCourses = <Courses courses={courses} pictures={pictures} putAway={coursesAway} />;
   return (
     <div className={styles.page}>
       <header className={styles.head}>
@@ -117,7 +118,10 @@ export function Shelf({
             point are already there.
           </p>
         ) : (
-          <FindLessons found={found} all={all} sort={sort} />
+          <>
+            {courses.length > 0 ? shelfOfCourses : null}
+            <FindLessons found={found} all={all} sort={sort} />
+          </>
         )}
         <ul className={styles.shelf}>
           {lessons.map((lesson) => (
@@ -130,7 +134,7 @@ export function Shelf({
             Show more of the {found}
           </Link>
         ) : null}
-        {all > 0 ? <Courses courses={courses} pictures={pictures} putAway={coursesAway} /> : null}
+        {all > 0 && courses.length === 0 ? shelfOfCourses : null}
         {putAway.length > 0 ? (
           <section className={styles.putAway}>
             <h2>Put away</h2>

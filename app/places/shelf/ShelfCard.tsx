@@ -65,6 +65,7 @@ export function ShelfCard({ lesson }: { lesson: ShelfLesson }) {
           >
             Take out
           </a>
+          <LessonAction id={id} title={title} intent="go-on" label="Go on from" />
           <LessonAction id={id} title={title} intent="put-away" label="Put away" />
         </div>
       </div>
@@ -103,7 +104,7 @@ export function LessonAction({
 }: {
   id: string;
   title: string;
-  intent: "copy" | "put-away" | "bring-back";
+  intent: "copy" | "go-on" | "put-away" | "bring-back";
   label: string;
 }) {
   return (
