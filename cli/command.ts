@@ -11,6 +11,8 @@ export interface Options extends HandOutOptions {
   readonly labels?: boolean | undefined;
   readonly at?: string | undefined;
   readonly csv?: boolean | undefined;
+  readonly pupils?: string | undefined;
+  readonly keep?: string | undefined;
   readonly format?: string | undefined;
   readonly rate?: string | undefined;
   readonly fps?: string | undefined;

@@ -23,6 +23,8 @@ const USAGE = `regulanda: the lesson engine on the command line
   align LESSON FILE                 where each step begins in those captions, and how sure that is
   retake LESSON OLD NEW             what becomes of each step's place when captions OLD give way to NEW
   schedule LESSON [--csv]           every step's time
+  pace LESSON [--csv]               whether a class keeps up, and the shortest waits that keep it
+                [--pupils N] [--seed N] [--keep PERCENT]
   export LESSON --format FORMAT     vtt, srt, chapters, chapter-list, steps, otio, edl or csv
                 [--rate RATE]       frame rate for otio and edl: 23.976, 24, 25, 29.97, 29.97df, 30, 50, 59.94, 59.94df, 60
 
@@ -33,7 +35,7 @@ const USAGE = `regulanda: the lesson engine on the command line
   stills LESSON --out FILE.zip [--size SIZE]
                                     a picture of every step, PNG and SVG
 
-  --json   machine-readable output (check, steps, draw, frame, narration, align, retake, schedule)
+  --json   machine-readable output (check, steps, draw, frame, narration, align, retake, schedule, pace)
 `;
 
 /** Runs one command and returns what it prints. Throws CliError on bad input. */
@@ -69,6 +71,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   align: async () => (await import("./commands/takes.ts")).align,
   retake: async () => (await import("./commands/takes.ts")).retake,
   schedule: async () => (await import("./commands/lesson.ts")).schedule,
+  pace: async () => (await import("./commands/pace.ts")).pace,
   overlay: async () => (await import("./commands/films.ts")).overlay,
   stills: async () => (await import("./commands/films.ts")).stills,
   export: async () => (await import("./commands/lesson.ts")).exported,
@@ -89,6 +92,8 @@ function readArguments(argv: readonly string[]) {
         at: { type: "string" },
         out: { type: "string" },
         csv: { type: "boolean" },
+        pupils: { type: "string" },
+        keep: { type: "string" },
         format: { type: "string" },
         rate: { type: "string" },
         fps: { type: "string" },

@@ -1,4 +1,14 @@
-import { AGE_BANDS, cautionsOf, GATES, KIT, type KitName, SCHOOLS, USUAL_KIT } from "#core/plan";
+import {
+  AGE_BANDS,
+  type AgeBand,
+  CLASS_GUESSES,
+  cautionsOf,
+  GATES,
+  KIT,
+  type KitName,
+  SCHOOLS,
+  USUAL_KIT,
+} from "#core/plan";
 
 /**
  * What a lesson's plan can say: schools of drawing, kit with substitutes and cautions, waits, paces. A test compares it with
@@ -43,6 +53,29 @@ export function planBook(): string {
         String(p.wordsPerMinute),
         String(p.demonstratorLineMs / 1000),
         String(p.pupilLineMs / 1000),
+      ]),
+    ),
+    table(
+      "How a class works (`classPace`): guesses, until the educator or the record of classes says better",
+      [
+        "",
+        "Pupils",
+        "Spread of hands",
+        "Start after (s)",
+        "Draw a line again",
+        "Of those ask a neighbour",
+        "Which costs them (s)",
+        "Waited until",
+      ],
+      Object.entries(CLASS_GUESSES).map(([age, g]) => [
+        AGE_BANDS[age as AgeBand].label,
+        String(g.pupils),
+        String(g.spread),
+        String(g.lagMs / 1000),
+        `${Math.round(g.restarts * 100)} %`,
+        `${Math.round(g.helped * 100)} %`,
+        String(g.helpMs / 1000),
+        `${Math.round(g.keep * 100)} %`,
       ]),
     ),
   ]

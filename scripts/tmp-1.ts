@@ -1,4 +1,5 @@
-import { b, p, base } from "./tmp-look.ts";
+import { b, base, p } from "./tmp-look.ts";
+
 await p.goto(`${base}/lessons/the-ticket-kiosk/teach`);
 await p.waitForTimeout(6000);
 await p.screenshot({ path: "/tmp/teach.png" });

@@ -7,6 +7,7 @@ export function courseFactsOf({
   lesson,
   parts,
   steps,
+  editMap,
 }: ComputedLesson): LessonFacts & { readonly begunRevision: number | null } {
   const { plan, sheet, beginsOn } = lesson;
   const kit = new Set([...(plan.kit ?? USUAL_KIT), ...steps.flatMap((s) => s.task?.kit ?? [])]);

@@ -15,6 +15,8 @@ export interface RecordProposal {
   readonly stepId: string | null;
   readonly says: string;
   readonly evidence: readonly string[];
+  /** The wait that is proposed, where it is one. */
+  readonly waitMs?: number;
   /** On the button. */
   readonly label: string;
   readonly changes: readonly Change[];
@@ -46,10 +48,18 @@ export function proposeFromRecord(
     return found.length > 0 ? [{ step, found }] : [];
   });
   return [
-    ...taught.flatMap(({ step, found }) => overrun(computed, step, found) ?? []),
-    ...taught.flatMap(({ step, found }) => slipSeen(step, found) ?? []),
     ...paceSeen(computed, learnt),
+    ...taught.flatMap(({ step, found }) => slipSeen(step, found) ?? []),
+    ...taught.flatMap(({ step, found }) => overrun(computed, step, found) ?? []),
   ];
+}
+
+/** All waits that are proposed, as one edit: taken one by one, each would be reckoned on its own lesson. */
+export function takeAllWaits(computed: ComputedLesson, proposals: readonly RecordProposal[]): Change[] {
+  const waits = proposals.flatMap(({ stepId, waitMs }) =>
+    stepId !== null && waitMs !== undefined ? [[stepId, waitMs] as const] : [],
+  );
+  return setHolds(computed, new Map(waits));
 }
 
 interface Found {
@@ -75,7 +85,7 @@ function overrun(computed: ComputedLesson, step: Step, found: readonly Found[]):
     ({ of, took, tookMs }) =>
       `${of.day}, ${of.group}: ${formatClock(tookMs)} instead of ${formatClock(took.plannedMs)}${took.stuck > 0 ? `, stuck ${times(took.stuck)}` : ""}`,
   );
-  const head = `Step ${step.number} "${step.title}" took longer than planned in ${found.length === 1 ? "the one class" : `${over.length} of ${found.length} classes`}.`;
+  const head = `Step ${step.number} "${step.title}" ran over in ${found.length === 1 ? "the one class" : `${over.length} of ${found.length} classes`}.`;
   const cut = wait + more > LONGEST_WAIT_MS ? halve(computed, step) : null;
   if (cut)
     return {
@@ -91,8 +101,9 @@ function overrun(computed: ComputedLesson, step: Step, found: readonly Found[]):
     id: `wait ${step.id}`,
     kind: "wait",
     stepId: step.id,
-    says: `${head} Waiting ${formatClock(wait + more)} after it, not ${formatClock(wait)}, would give them that time.`,
+    says: `${head} A wait of ${formatClock(wait + more)}, not ${formatClock(wait)}, gives them time.`,
     evidence,
+    waitMs: wait + more,
     label: `Wait ${formatClock(wait + more)}`,
     changes: setHolds(computed, new Map([[step.id, wait + more]])),
   };

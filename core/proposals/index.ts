@@ -6,7 +6,7 @@ export {
   takeClassHolds,
 } from "./class-holds.ts";
 export { type Fit, fitObject, fitView } from "./fit-to-still.ts";
-export { proposeFromRecord, type RecordProposal } from "./from-record.ts";
+export { proposeFromRecord, type RecordProposal, takeAllWaits } from "./from-record.ts";
 export { contradictionsIn, holdsToAdd, placeInWords, retake } from "./place-in-words.ts";
 export type { Proposal } from "./propose.ts";
 export { proposeOrder, proposeVanishingPoints } from "./propose.ts";

@@ -30,11 +30,11 @@ type Column = (typeof COLUMNS)[number];
 const NEEDED: readonly Column[] = ["day", "group", "step", "took min"];
 
 const minutes = (ms: number | null | undefined) =>
-  ms === null || ms === undefined ? "" : String(Math.round(ms / 60) / 1000);
+  ms === null || ms === undefined ? "" : String(Math.round(ms / 0.6) / 100_000);
 const seconds = (ms: number | null | undefined) =>
   ms === null || ms === undefined ? "" : String(Math.round(ms) / 1000);
 
-/** Classes as a table. Minutes to a thousandth, seconds to a thousandth. */
+/** Classes as a table: minutes and seconds with so many digits that every millisecond comes back. */
 export function tableOfClasses(classes: readonly ClassTaught[]): string[][] {
   return [
     [...COLUMNS],

@@ -8,7 +8,7 @@ declare module "papaparse" {
     parse(text: string, options: { readonly skipEmptyLines: "greedy" | boolean }): Parsed;
     unparse(
       rows: readonly (readonly (string | number)[])[],
-      options: { readonly newline: string; readonly escapeFormulae: boolean },
+      options: { readonly newline: string; readonly escapeFormulae: RegExp },
     ): string;
   };
   export default Papa;

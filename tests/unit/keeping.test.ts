@@ -101,10 +101,12 @@ describe("a database that cannot be used is named, never shown as an empty shelf
   test("one of an earlier program is brought up to date with all that is in it, and only when it is sound", () => {
     createLesson(blankLesson("Weir", "mm"), db);
     const earlier = () => {
-      // As the program of two migrations before the last left it.
+      // As the program of three migrations before the last left it.
       db.$client.exec(
-        "alter table prints drop column wish; drop index revisions_by_key; drop index revisions_in_order; alter table revisions drop column edit_key; alter table set_aside drop column edit_key; delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 2)",
+        "drop table classes_taught; drop table course_states; drop table courses; alter table prints drop column wish; drop index revisions_by_key; drop index revisions_in_order; alter table revisions drop column edit_key; alter table set_aside drop column edit_key; delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 3)",
       );
+      // What was dropped leaves no empty pages at its end.
+      db.$client.exec("vacuum");
       db.$client.pragma("wal_checkpoint(TRUNCATE)");
       db.$client.close();
     };

@@ -1,7 +1,7 @@
 import { Button } from "@mantine/core";
 import { useMemo, useState } from "react";
 import type { LearntPace } from "#core/pacing";
-import { proposeFromRecord } from "#core/proposals";
+import { proposeFromRecord, takeAllWaits } from "#core/proposals";
 import type { ClassKept } from "#core/record";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
@@ -27,9 +27,17 @@ export function FromRecord({
     [computed, classes, learnt],
   );
   const shown = proposals.filter((p) => !left.has(`${p.id} ${p.label}`));
+  const waits = shown.filter((p) => p.kind === "wait");
   return (
     <section aria-label="What the classes speak for" className={styles.proposals}>
-      <h2>What they speak for</h2>
+      <header className={styles.head}>
+        <h2>What they speak for</h2>
+        {waits.length > 1 ? (
+          <Button size="compact-sm" variant="default" onClick={() => commit(takeAllWaits(computed, waits))}>
+            Take all {waits.length} waits
+          </Button>
+        ) : null}
+      </header>
       {shown.length === 0 ? (
         <p className={place.quiet}>Nothing stands out: the lesson holds what it promises.</p>
       ) : null}

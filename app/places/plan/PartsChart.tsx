@@ -27,7 +27,7 @@ export function PartsChart({
         xAxis: {
           type: "value" as const,
           min: 0,
-          max: Math.ceil(longest * 1.04),
+          max: Math.ceil((longest * 1.02) / 10) * 10,
           axisLabel: { color: ink.quiet, formatter: "{value} min", hideOverlap: true },
           splitLine: { lineStyle: { color: ink.line, opacity: 0.5 } },
         },
