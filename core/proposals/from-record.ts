@@ -5,6 +5,7 @@ import { paceOf } from "../plan/index.ts";
 import type { ClassTaught, StepTaught } from "../record/index.ts";
 import { waitMs } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
+import { classPlanOf } from "../teaching/index.ts";
 import { halve, LONGEST_WAIT_MS, setHolds } from "./class-holds.ts";
 
 /** Something the record of classes speaks for, with what speaks for it; taken or left. */
@@ -30,6 +31,8 @@ const MOSTLY = 2 / 3;
 /** A pace that differs less from the one reckoned with says nothing new. */
 const OTHER_PACE = 0.05;
 const ROUND_MS = 1000;
+/** A step of which a hand takes as long is the same step. */
+const SAME_HAND_MS = 500;
 
 /**
  * What the record says back: steps that run over, slips seen, the pace of the age band. Few classes move a wait little: of
@@ -40,10 +43,16 @@ export function proposeFromRecord(
   classes: readonly ClassTaught[],
   learnt: LearntPace | null,
 ): RecordProposal[] {
+  const { plan } = computed.lesson;
+  const planned = new Map(classPlanOf(computed, plan, paceOf(plan)).steps.map((s) => [s.stepId, s]));
   const taught = computed.steps.flatMap((step) => {
+    const handMs = planned.get(step.id)?.handMs ?? 0;
     const found = classes.flatMap((of) => {
       const took = of.steps.find((s) => s.stepId === step.id);
-      return took && took.tookMs !== null ? [{ of, took, tookMs: took.tookMs }] : [];
+      if (!took || took.tookMs === null) return [];
+      // What was taught under this name before it was cut, or drawn otherwise, was another step.
+      const same = took.handMs == null || Math.abs(took.handMs - handMs) <= SAME_HAND_MS;
+      return same ? [{ of, took, tookMs: took.tookMs }] : [];
     });
     return found.length > 0 ? [{ step, found }] : [];
   });
@@ -76,10 +85,13 @@ function overrun(computed: ComputedLesson, step: Step, found: readonly Found[]):
   const span = computed.schedule.windows.find((w) => w.stepId === step.id);
   if (!span || step.task) return null;
   const wait = waitNow(computed, step.id);
-  // Against what the lesson has now: a wait that was made longer since is not made longer again.
-  const lacks = found.map(({ tookMs }) => tookMs - (span.endMs - span.startMs)).sort((a, b) => a - b);
-  const middle = lacks[lacks.length >> 1] ?? 0;
-  const more = Math.round((middle * found.length) / (found.length + 1) / ROUND_MS) * ROUND_MS;
+  // From what the lesson had then to what they took, and against what it has now: what was taken once is not asked for again.
+  const share = found.length / (found.length + 1);
+  const aims = found
+    .map(({ took, tookMs }) => took.plannedMs + share * (tookMs - took.plannedMs))
+    .sort((a, b) => a - b);
+  const aim = aims[aims.length >> 1] ?? 0;
+  const more = Math.round((aim - (span.endMs - span.startMs)) / ROUND_MS) * ROUND_MS;
   if (more < ROUND_MS) return null;
   const evidence = found.map(
     ({ of, took, tookMs }) =>

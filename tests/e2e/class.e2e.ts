@@ -1,0 +1,248 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Page } from "@playwright/test";
+import { computeLesson } from "#core/pipeline";
+import { copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
+
+const QUAY = "crates-on-the-quay-straight-ahead";
+
+/** One crate on the sheet: five steps. */
+const oneCrate = (page: Page) =>
+  copyOf(
+    page,
+    (l) => ({
+      ...l,
+      title: "One crate",
+      plan: { ...l.plan, centre: "none" },
+      objects: l.objects.slice(0, 1),
+      frontToBack: l.frontToBack.slice(0, 1),
+      steps: {},
+      tasks: [],
+    }),
+    QUAY,
+  );
+
+const now = (page: Page) => page.getByRole("region", { name: "Now" });
+const key = async (page: Page, name: string, of: Page = page) => {
+  await page.keyboard.press(name);
+  // What was pressed is seen before the next press.
+  await of.clock.runFor(250);
+};
+
+test("the waits a class needs are taken; one is made longer in class and a slip is marked; the record tells, and its proposal is taken and undone", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const id = await oneCrate(page);
+  expect(computeLesson(await documentOf(page, id)).steps).toHaveLength(5);
+  await page.goto(`/lessons/${id}/teach`);
+  await page.getByRole("button", { name: /^Take .* waits/ }).click();
+  await saved(page);
+  const taken = await documentOf(page, id);
+  const held = Object.values(taken.steps).filter((s) => s.holdMs !== undefined);
+  expect(held.length).toBeGreaterThanOrEqual(4);
+  await expect(page.getByText(/The waits keep 85 % of the class/)).toBeVisible();
+  await expect(page.getByRole("img", { name: /at least 8\d % of the class are in step/ })).toBeVisible();
+
+  await page.getByLabel("Group").first().fill("Saturday 9–11s");
+  await page.clock.install();
+  await page.getByRole("button", { name: "Begin the class" }).click();
+  await expect(now(page)).toContainText("1 Draw the horizon");
+  const steps = computeLesson(taken).steps;
+  const slipAt = steps.findIndex((s) => s.usualSlip !== "" && s.kind === "draw-along" && s.number > 2);
+  const longAt = slipAt === 3 ? 4 : 3;
+  const windows = computeLesson(taken).schedule.windows;
+  for (const [i, step] of steps.entries()) {
+    await expect(now(page)).toContainText(`${i + 1} ${step.title}`);
+    await expect(
+      page.getByText(i < 4 ? `Next: ${i + 2}. ${steps[i + 1]?.title}` : "The last step"),
+    ).toBeVisible();
+    if (i === slipAt) await key(page, "x");
+    await page.clock.runFor(2000);
+    await key(page, "Space");
+    const wait = page.getByRole("timer", { name: "Time left to draw" });
+    if (await wait.isVisible()) {
+      if (i === longAt) {
+        await key(page, "w");
+        const planned = (windows[i]?.endMs ?? 0) - (windows[i]?.startMs ?? 0);
+        await page.clock.runFor(planned + 60_000);
+        await expect(page.getByRole("timer", { name: "Past the wait" })).toBeVisible();
+      }
+      await key(page, "Space");
+    }
+  }
+  await expect(page.getByRole("heading", { name: "The class is over" })).toBeVisible();
+  await expect(page.getByText(new RegExp(`Step ${longAt + 1}, .* longer than planned`))).toBeVisible();
+  await page.getByLabel("What to change next time").fill("More time for the last corner.");
+  await page.getByRole("button", { name: "Into the record" }).click();
+  await page.clock.runFor(5000);
+  await page.getByRole("link", { name: "To the record" }).click();
+
+  const row = page.getByRole("row").filter({ hasText: "Saturday 9–11s" });
+  await expect(row).toContainText("More time for the last corner.");
+  await row.getByRole("button").click();
+  await expect(page.getByLabel(`${steps[slipAt]?.title}: slips`)).toHaveValue("1");
+  const ask = page.getByRole("region", { name: "What the classes speak for" });
+  await expect(ask).toContainText(`Step ${longAt + 1} "${steps[longAt]?.title}" ran over in the one class.`);
+  await expect(ask).toContainText(`A slip was seen in step ${slipAt + 1}`);
+  const proposed = ask
+    .getByRole("listitem")
+    .filter({ hasText: `Step ${longAt + 1} "` })
+    .last();
+  await ask
+    .getByRole("button", { name: /^(Wait \d|Cut it in two)/ })
+    .first()
+    .click();
+  await page.clock.runFor(2000);
+  await expect
+    .poll(async () => JSON.stringify((await documentOf(page, id)).steps))
+    .not.toBe(JSON.stringify(taken.steps));
+  await expect(proposed).toBeHidden();
+  await page.keyboard.press("Control+z");
+  await page.clock.runFor(2000);
+  await expect.poll(async () => (await documentOf(page, id)).steps).toEqual(taken.steps);
+});
+
+test("a class goes on after a reload, with the lesson it began with, and the desk follows and leads", async ({
+  page,
+  context,
+}) => {
+  const id = await oneCrate(page);
+  await page.goto(`/lessons/${id}/teach`);
+  await page.getByLabel("Group").first().fill("Tuesday club");
+  await page.getByRole("button", { name: "Begin the class" }).click();
+  await expect(now(page)).toContainText("1 Draw the horizon");
+  const [desk] = await Promise.all([
+    context.waitForEvent("page"),
+    page.getByRole("link", { name: "Your desk" }).click(),
+  ]);
+  await desk.waitForLoadState();
+  await expect(desk.getByRole("region", { name: "Script" })).toContainText("Next: 2.");
+  await desk.bringToFront();
+  await desk.keyboard.press("s");
+  await desk.keyboard.press("Space");
+  await desk.keyboard.press("Space");
+  await expect(desk.getByRole("complementary", { name: "Clock" })).toContainText("2 of 5");
+  await page.bringToFront();
+  await expect(now(page)).toContainText("2 Mark the vanishing point");
+
+  // Elsewhere the lesson is changed: another title, and another width of the crate.
+  await page.request.post(`/lessons/${id}/save`, {
+    data: { intent: "changes", base: 1, changes: [{ id: "plan", field: "centre", value: "measure" }] },
+  });
+  await expect(
+    page.getByText(/The lesson was changed since; this class goes on with what it began with/),
+  ).toBeVisible();
+  await page.reload();
+  await expect(now(page)).toContainText("2 Mark the vanishing point");
+  await page.keyboard.press("b");
+  await page.keyboard.press("b");
+  await expect(now(page)).toContainText("1 Draw the horizon");
+  await expect(page.getByRole("button", { name: /They are stuck/ })).toContainText("1");
+  await page.goto(`/lessons/${id}/teach`);
+  await expect(page.getByRole("heading", { name: "A class is under way" })).toBeVisible();
+  await page.getByRole("button", { name: "Go on with it" }).click();
+  await expect(now(page)).toContainText("1 Draw the horizon");
+});
+
+test("lessons are put into a course, in order, one on the sheet of another, and it all is taken back", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await page.getByLabel("Title of a new course").fill("Spring on the quay");
+  await page.getByRole("button", { name: "Begin a course" }).click();
+  for (const title of ["Crates on the quay, straight ahead", "The ticket kiosk"]) {
+    await page.getByRole("combobox", { name: "A lesson of the shelf" }).click();
+    await page.getByRole("option", { name: title, exact: true }).click();
+    await page.getByRole("button", { name: "Put it in" }).click();
+    await expect(page.getByRole("heading", { name: title, level: 2 })).toBeVisible();
+  }
+  const order = () => page.getByRole("listitem").getByRole("heading", { level: 2 }).allTextContents();
+  await page.getByRole("button", { name: "The ticket kiosk earlier" }).press("Enter");
+  await expect.poll(order).toEqual(["The ticket kiosk", "Crates on the quay, straight ahead"]);
+  const materials = page.getByRole("region", { name: "Materials" });
+  await expect(materials.getByRole("row").filter({ hasText: "One sheet each" })).toContainText("48");
+  await page.getByRole("button", { name: "Go on from its sheet" }).first().click();
+  await expect(page.getByText("Begins on the finished sheet of The ticket kiosk")).toBeVisible();
+  await expect(materials.getByRole("row").filter({ hasText: "One sheet each" })).toContainText("48");
+  await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
+  for (const left of [3, 2, 2])
+    await page.keyboard
+      .press("Control+z")
+      .then(() => expect.poll(async () => (await order()).length).toBeLessThanOrEqual(left));
+  await page.goto("/");
+  await expect(page.getByRole("region", { name: "Courses" })).toContainText("Spring on the quay");
+});
+
+const PORT = 4379;
+const HOME = `http://127.0.0.1:${PORT}`;
+
+function start(folder: string): ChildProcess {
+  const env = { ...process.env, PORT: String(PORT), REGULANDA_DATA: folder };
+  return spawn(process.execPath, ["scripts/demo.mjs"], { env, stdio: "ignore", detached: true });
+}
+function kill(server: ChildProcess): void {
+  try {
+    if (server.pid) process.kill(-server.pid, "SIGKILL");
+  } catch {
+    // Gone already.
+  }
+}
+const ready = () =>
+  expect
+    .poll(async () => (await fetch(`${HOME}/mark.svg`).catch(() => null))?.status ?? 0, { timeout: 30_000 })
+    .toBe(200);
+
+test.describe("without a server", () => {
+  test.use({
+    expectedErrors: [/ERR_CONNECTION_REFUSED|ERR_EMPTY_RESPONSE|ERR_CONNECTION_RESET|ERR_INCOMPLETE_CHUNKED/],
+  });
+
+  test("a class goes on while the server is dead, with its recording, and nothing that was marked is lost", async ({
+    page,
+  }) => {
+    test.setTimeout(120_000);
+    const folder = mkdtempSync(join(tmpdir(), "regulanda-class-"));
+    let server = start(folder);
+    try {
+      await ready();
+      await page.goto(`${HOME}/lessons/the-lock-keepers-glasshouse/teach`);
+      await page.getByLabel("Group").first().fill("Holiday week");
+      await page.getByRole("button", { name: "Begin the class" }).click();
+      await expect(now(page)).toContainText("1 ");
+      await page.keyboard.press("s");
+      await expect(page.getByText(/Keeping the recording here/)).toBeHidden();
+      kill(server);
+      await page.keyboard.press("Space");
+      await page.keyboard.press("Space");
+      await page.keyboard.press("s");
+      await page.keyboard.press("Space");
+      await expect(now(page)).toContainText(/^\D*3 |3 Far wall/);
+      // The recording plays on from the copy that this browser has.
+      const video = page.locator("video");
+      await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.src.startsWith("blob:"))).toBe(true);
+      const at = () => video.evaluate((v: HTMLVideoElement) => v.currentTime);
+      const before = await at();
+      await expect.poll(at).toBeGreaterThan(before);
+      await page.getByRole("button", { name: "End the class" }).click();
+      await page.getByRole("button", { name: "Into the record" }).click();
+      await expect(page.getByRole("heading", { name: "On its way into the record" })).toBeVisible();
+      server = start(folder);
+      await ready();
+      await expect(page.getByRole("heading", { name: "No class is under way" })).toBeVisible({
+        timeout: 30_000,
+      });
+      const table = await (await fetch(`${HOME}/lessons/the-lock-keepers-glasshouse/classes`)).text();
+      const stuck = table
+        .split("\r\n")
+        .slice(1)
+        .map((line) => Number(line.split(",")[9] ?? 0));
+      expect(table).toContain("Holiday week");
+      expect(stuck.filter(Boolean)).toEqual([1, 1]);
+    } finally {
+      kill(server);
+    }
+  });
+});
