@@ -7,7 +7,6 @@ import { chromium, type Page } from "@playwright/test";
 import { type Lesson, parseLesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
 import { holdLocked } from "../tests/attack/break-store.ts";
-import { newFolder, startServer } from "../tests/attack/server-process.ts";
 
 const PORT = "4391";
 const HOME = `http://127.0.0.1:${PORT}`;
@@ -75,12 +74,16 @@ try {
     await visit(p, `${GLASSHOUSE}/hand-out`);
     await kindsShown(p);
   });
-  await shot("log", `${GLASSHOUSE}/log`);
-  await shot("templates", `${KIOSK}/hand-out?what=templates`, kindsShown);
   await visit(page, `${GLASSHOUSE}/paper`);
   await page.getByRole("button", { name: "Undo" }).click();
   await page.waitForTimeout(600);
   await shot("shelf", `${HOME}/`);
+  await shot("teach", `${KIOSK}/teach`, async (p) => {
+    await p.getByText(/the same each time/).waitFor();
+    await p.waitForTimeout(800);
+  });
+  await shot("record", `${KIOSK}/log`, (p) => p.waitForTimeout(1500));
+  await shot("course", `${HOME}/courses/1`, (p) => p.waitForTimeout(2500));
   await shot("plan", `${GLASSHOUSE}/plan`);
   await shot("paper", `${CRATES}/paper`, (p) =>
     p.locator('[data-handle="frame/main/vanishingPoint"]').focus(),
@@ -99,11 +102,6 @@ try {
   });
   await shot("rehearse", `${GLASSHOUSE}/rehearse`, async (p) => {
     await p.waitForTimeout(800);
-    await p.getByRole("slider", { name: "Lesson time" }).fill("91000");
-    await p.waitForTimeout(600);
-  });
-  await shot("prompter", `${GLASSHOUSE}/rehearse`, async (p) => {
-    await p.getByRole("switch", { name: "Prompter" }).click();
     await p.getByRole("slider", { name: "Lesson time" }).fill("91000");
     await p.waitForTimeout(600);
   });
@@ -150,11 +148,19 @@ try {
     await p.getByRole("alert").waitFor();
   });
   release();
-  const guarded = await startServer(newFolder(), { env: { REGULANDA_PASSPHRASE: "reeds along the quay" } });
-  await shot("enter", guarded.home, async (p) => {
-    await p.keyboard.type("reeds along");
-  });
-  await guarded.kill();
+  await visit(page, `${KIOSK}/teach`);
+  await page.getByLabel("Group").first().fill("Saturday 9–11s");
+  await page.getByRole("button", { name: "Begin the class" }).click();
+  await page.locator("[data-station]").waitFor();
+  // Into the wait after the walls.
+  const walls = computeLesson(await lessonAt(page, KIOSK)).steps.findIndex((s) => s.id === "kiosk/roof");
+  const title = page.getByRole("region", { name: "Now" });
+  for (let i = 0; i < 60 && !(await title.innerText()).startsWith(`${walls + 1} `); i++)
+    await page.keyboard.press("Space", { delay: 60 });
+  if (!(await page.getByRole("timer").isVisible())) await page.keyboard.press("Space");
+  await page.waitForTimeout(6500);
+  await page.mouse.move(0, 0);
+  await page.screenshot({ path: "docs/screenshots/class.png" });
 } finally {
   await browser.close();
   server.kill();

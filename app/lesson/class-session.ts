@@ -2,6 +2,7 @@ import { useSyncExternalStore } from "react";
 import * as v from "valibot";
 import type { AgeBand } from "#core/plan";
 import { type TeachEvent, TeachEventSchema } from "#core/teaching";
+import { newKey } from "./new-key.ts";
 
 /** A class under way, kept in this browser from the first press to the record: a reload or a closed lid loses nothing. */
 export interface ClassSession {
@@ -69,7 +70,7 @@ export function beginClass(
   of: Pick<ClassSession, "revision" | "group" | "pupils" | "ageBand" | "goesOn">,
 ): void {
   const events: TeachEvent[] = [{ kind: "go", at: Date.now(), station: 0 }];
-  keepSession(lessonId, { key: crypto.randomUUID(), day: today(), ...of, events });
+  keepSession(lessonId, { key: newKey(), day: today(), ...of, events });
 }
 
 /** Adds what has just happened to what the session has by now, in whichever window. */

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import { newKey } from "./new-key.ts";
 import { type LineState, openSaveLine, type SaveLine } from "./save-line.ts";
 import { sendEdit } from "./send-edit.ts";
 import { browserStore } from "./unsaved-store.ts";
@@ -27,7 +28,7 @@ function opened(lessonId: string, createdAt: Date, revision: number): SaveLine {
     send: (base, op) => sendEdit(lessonId, base, op),
     // Another folder's lesson may stand at the same address: what was made on this one is not for that.
     store: browserStore(`${lessonId}/${createdAt.getTime()}`),
-    newKey: () => crypto.getRandomValues(new Uint32Array(4)).join("-"),
+    newKey,
     later: (ms, what) => void setTimeout(what, ms),
   });
   lines.set(lessonId, line);

@@ -4,7 +4,9 @@ import { applyChanges } from "#core/changes";
 import { drawState, explainStep, frameAt } from "#core/display";
 import { layHandOut, makeCards } from "#core/handout";
 import type { Lesson } from "#core/lesson";
+import { simulateClass, stepWorks } from "#core/pacing";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson, judgeDrift } from "#core/pipeline";
+import { classPaceOf, paceOf } from "#core/plan";
 import type { Step } from "#core/steps";
 import { measureText } from "../../server/pdf/fonts.server.ts";
 import { writeHandOut } from "../../server/pdf/hand-out.server.ts";
@@ -158,4 +160,20 @@ const big = computeLesson(quay(400));
 row(
   "  memory that 400 boxes add to the process",
   `${((process.memoryUsage().rss - before) / 1024 ** 2).toFixed(0)} MB for ${big.paper.strokes.length} strokes (whole process ${(process.memoryUsage().rss / 1024 ** 2).toFixed(0)} MB)`,
+);
+
+console.log("A class following a lesson, 2,000 times");
+const kiosk = computeLesson(demoLesson("ticket-kiosk"));
+const classPace = { ...classPaceOf(kiosk.lesson.plan), pupils: 30 };
+const worksOfKiosk = stepWorks(kiosk, paceOf(kiosk.lesson.plan), classPace);
+const forty = Array.from({ length: 40 }, (_, i) => worksOfKiosk[i % worksOfKiosk.length]).flatMap(
+  (w) => w ?? [],
+);
+const classes = (runs: number) =>
+  timesMs(12, () => void simulateClass(forty, classPace, { runs, seed: 1, holds: "least" }));
+classes(200);
+const [few, all2000] = [classes(200), classes(2000)];
+row(
+  "  30 pupils, 40 steps",
+  `${ms(all2000)}; ${(all2000.median / 1000).toFixed(2)} of a second, ${(all2000.median / few.median).toFixed(1)} × a tenth of the classes`,
 );

@@ -6,6 +6,7 @@ import type { LearntPace } from "#core/pacing";
 import { type ClassKept, totalsOf } from "#core/record";
 import { askRecord, useClassOutbox } from "../../lesson/class-outbox.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import { newKey } from "../../lesson/new-key.ts";
 import place from "../../lesson/place.module.css";
 import { FilePick } from "../../ui/FilePick.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
@@ -107,8 +108,7 @@ export function Record({
       {typing ? (
         <TypedClass
           onDone={async (taught) => {
-            if (await ask({ intent: "keep", key: crypto.randomUUID(), revision: null, taught }, true))
-              setTyping(false);
+            if (await ask({ intent: "keep", key: newKey(), revision: null, taught }, true)) setTyping(false);
           }}
         />
       ) : null}
