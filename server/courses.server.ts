@@ -17,8 +17,8 @@ export interface StoredCourse {
 /** States of a course that are kept for undo. */
 const MOST_STATES = 500;
 
-/** The courses on the shelf, the newest first. */
-export function listCourses(db: Db = database()): { id: number; course: Course }[] {
+/** The courses on the shelf, or those put away, the newest first. */
+export function listCourses(db: Db = database(), putAway = false): { id: number; course: Course }[] {
   return db
     .select({ id: courses.id, course: courseStates.course })
     .from(courses)
@@ -26,23 +26,9 @@ export function listCourses(db: Db = database()): { id: number; course: Course }
       courseStates,
       and(eq(courseStates.courseId, courses.id), eq(courseStates.state, courses.state)),
     )
-    .where(eq(courses.putAway, false))
+    .where(eq(courses.putAway, putAway))
     .orderBy(desc(courses.id))
     .all();
-}
-
-/** Courses put away. */
-export function listPutAwayCourses(db: Db = database()): { id: number; title: string }[] {
-  return db
-    .select({ id: courses.id, course: courseStates.course })
-    .from(courses)
-    .innerJoin(
-      courseStates,
-      and(eq(courseStates.courseId, courses.id), eq(courseStates.state, courses.state)),
-    )
-    .where(eq(courses.putAway, true))
-    .all()
-    .map(({ id, course }) => ({ id, title: course.title }));
 }
 
 /** A course as it is now, or null. */

@@ -1,13 +1,12 @@
-import { ActionIcon, Button, TextInput, Tooltip } from "@mantine/core";
+import { Button, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import IconUndo from "@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs";
-import IconRedo from "@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs";
 import { type ReactNode, useCallback, useRef } from "react";
 import { Link, NavLink, Outlet, useLocation } from "react-router";
 import { setLesson } from "#core/changes";
 import { type PlaceName, readiness } from "#core/pipeline";
 import { reorderStep } from "#core/proposals";
 import { FindingList } from "../ui/FindingList.tsx";
+import { UndoButtons } from "../ui/UndoButtons.tsx";
 import { useTyped } from "../ui/use-typed.ts";
 import { KeysButton } from "./KeysButton.tsx";
 import styles from "./LessonFrame.module.css";
@@ -131,30 +130,10 @@ function Title({ editor }: { editor: LessonEditor }): ReactNode {
 function SaveState({ editor }: { editor: LessonEditor }): ReactNode {
   return (
     <div className={styles.saving}>
-      <Tooltip label="Undo (Ctrl Z)">
-        <ActionIcon
-          variant="subtle"
-          color="slate"
-          size="lg"
-          aria-label="Undo"
-          disabled={!editor.canUndo || editor.saveState === "failed"}
-          onClick={editor.undo}
-        >
-          <IconUndo size={20} aria-hidden="true" />
-        </ActionIcon>
-      </Tooltip>
-      <Tooltip label="Redo (Ctrl Shift Z)">
-        <ActionIcon
-          variant="subtle"
-          color="slate"
-          size="lg"
-          aria-label="Redo"
-          disabled={!editor.canRedo || editor.saveState === "failed"}
-          onClick={editor.redo}
-        >
-          <IconRedo size={20} aria-hidden="true" />
-        </ActionIcon>
-      </Tooltip>
+      <UndoButtons
+        undo={editor.canUndo && editor.saveState !== "failed" ? editor.undo : null}
+        redo={editor.canRedo && editor.saveState !== "failed" ? editor.redo : null}
+      />
       <span role="status" className={styles.state} data-state={editor.saveState}>
         {editor.saveState === "saved"
           ? editor.changedElsewhere

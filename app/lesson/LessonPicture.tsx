@@ -20,6 +20,7 @@ export function LessonPicture({
   atMs,
   overlayOn,
   onPress,
+  onBroken,
   children,
 }: {
   computed: ComputedLesson;
@@ -31,6 +32,8 @@ export function LessonPicture({
   atMs: number;
   overlayOn: boolean;
   onPress?: () => void;
+  /** The recording cannot be read any further. */
+  onBroken?: () => void;
   children?: React.ReactNode;
 }) {
   const picture = useMemo(
@@ -67,6 +70,7 @@ export function LessonPicture({
           preload="auto"
           playsInline
           onClick={onPress}
+          onError={onBroken}
         />
       ) : null}
       <svg

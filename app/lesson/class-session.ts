@@ -74,9 +74,10 @@ export function beginClass(
 }
 
 /** Adds what has just happened to what the session has by now, in whichever window. */
-export function addToSession(lessonId: string, event: TeachEvent): void {
+export function addToSession(lessonId: string, ...events: readonly TeachEvent[]): void {
   const session = classSession(lessonId);
-  if (session) keepSession(lessonId, { ...session, events: [...session.events, event] });
+  if (session && events.length > 0)
+    keepSession(lessonId, { ...session, events: [...session.events, ...events] });
 }
 
 /** The session of a lesson, in all windows the same. */

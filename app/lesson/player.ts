@@ -104,8 +104,16 @@ export class Player {
     if (!video) return;
     if (seekToMs !== undefined) video.currentTime = seekToMs / 1000;
     if (speed !== undefined && video.playbackRate !== speed) video.playbackRate = speed;
-    if (run === true && video.paused) void video.play().catch(() => this.pause());
+    if (run === true && video.paused) this.#start(video);
     if (run === false && !video.paused) video.pause();
+  }
+
+  #start(video: HTMLVideoElement): void {
+    video.play().catch((why: DOMException) => {
+      // Broken off by another source coming in: that one is played; whatever else keeps it from playing is a stop.
+      if (why.name !== "AbortError") this.pause();
+      else if (this.#video === video && this.#playback.running && video.paused) this.#start(video);
+    });
   }
 
   /** While it runs, the page's clock counts: a wait has no frames of its own, nor has a lesson without a recording. */

@@ -2,13 +2,7 @@ import { data, redirect } from "react-router";
 import * as v from "valibot";
 import { blankCourse } from "#core/course";
 import { blankLesson, parseLessonText } from "#core/lesson";
-import {
-  createCourse,
-  listCourses,
-  listPutAwayCourses,
-  saveCourseEdit,
-  setCoursePutAway,
-} from "#server/courses.server.ts";
+import { createCourse, listCourses, saveCourseEdit, setCoursePutAway } from "#server/courses.server.ts";
 import { listDemos, putDemoOnShelf } from "#server/demos.server.ts";
 import { digestAfterSaves, fillDigestsSoon } from "#server/digests.server.ts";
 import { refusalOfAny } from "#server/http/refusal.server.ts";
@@ -51,7 +45,7 @@ export function loader({ request }: Route.LoaderArgs) {
       demos: listDemos(),
       courses,
       pictures: picturesOf(inCourses),
-      coursesAway: listPutAwayCourses(),
+      coursesAway: listCourses(undefined, true).map(({ id, course }) => ({ id, title: course.title })),
     };
   });
 }

@@ -1,5 +1,6 @@
 export {
   actOn,
+  cameBack,
   isDue,
   LONGER_MS,
   nextStep,

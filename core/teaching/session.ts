@@ -137,7 +137,7 @@ export function shownMs({ stations }: ClassPlan, { station, fromMs, rate, spentM
 export type TeachAct = "on" | "back" | "longer" | "again" | "stuck" | "slip" | "rest" | "end";
 
 /**
- * What a press makes of a class as it stands. On: to the next station, and at the last to the end. Back: to the beginning of
+ * What a press makes of a class as it stands. On: to the next station, and at the last to the end; where it stands still, on from there. Back: to the beginning of
  * this step, or of the one before where nothing of this one has passed yet. Again: this step once more at half the pace.
  */
 export function actOn(plan: ClassPlan, state: TeachState, act: TeachAct, nowMs: number): TeachEvent | null {
@@ -147,6 +147,7 @@ export function actOn(plan: ClassPlan, state: TeachState, act: TeachAct, nowMs: 
   const firstOf = (step: number) => stations.findIndex((s) => s.step === step);
   switch (act) {
     case "on":
+      if (state.resting) return { kind: "run", at: nowMs };
       return state.station + 1 < stations.length
         ? { kind: "go", at: nowMs, station: state.station + 1 }
         : { kind: "end", at: nowMs };
@@ -169,6 +170,25 @@ export function actOn(plan: ClassPlan, state: TeachState, act: TeachAct, nowMs: 
     case "end":
       return { kind: act, at: nowMs };
   }
+}
+
+/**
+ * What is added when somebody is there again after nobody was: the absence counts for nothing, and what was being shown
+ * stands still until they say so.
+ */
+export function cameBack(
+  plan: ClassPlan,
+  events: readonly TeachEvent[],
+  sinceMs: number,
+  nowMs: number,
+): TeachEvent[] {
+  const { station, resting, ended } = teachState(plan, events, sinceMs);
+  if (ended) return [];
+  const shows = plan.stations[station]?.kind === "show" && !resting;
+  return [
+    { kind: "away", at: nowMs, since: sinceMs },
+    ...(shows ? [{ kind: "rest", at: nowMs } as const] : []),
+  ];
 }
 
 /** Within this of its beginning, back means the step before. */

@@ -16,6 +16,7 @@ import { type ClassTaught, type StepTaught, seenLineMs } from "#core/record";
 import {
   actOn,
   type ClassPlan,
+  cameBack,
   classPlanOf,
   isDue,
   LONGER_MS,
@@ -100,6 +101,24 @@ test("a wait runs out, is made longer from then on, and is ended; a closed lid c
   // Ended by a slip of the finger, it goes on where it was.
   const on = [...ended, { kind: "go", at: late + 3_700_000, station: wait } as const];
   expect(teachState(plan, on, late + 3_700_000)).toMatchObject({ ended: false, classMs: late + 2000 });
+});
+
+test("who comes back finds what was shown standing still, and one press goes on", () => {
+  const plan = planOf(glasshouse);
+  const begun: TeachEvent[] = [{ kind: "go", at: 0, station: 0 }];
+  const back = [...begun, ...cameBack(plan, begun, 4000, 900_000)];
+  const state = teachState(plan, back, 950_000);
+  expect([state.resting, state.spentMs, shownMs(plan, state)]).toEqual([
+    true,
+    4000,
+    (plan.stations[0]?.fromMs ?? 0) + 4000,
+  ]);
+  expect(isDue(plan, state, true)).toBe(false);
+  expect(actOn(plan, state, "on", 950_000)).toEqual({ kind: "run", at: 950_000 });
+  // In a wait the ring goes on where it was; a class that is over stays over.
+  const wait = plan.stations.findIndex((s) => s.kind === "wait");
+  expect(cameBack(plan, [{ kind: "go", at: 0, station: wait }], 4000, 9000)).toHaveLength(1);
+  expect(cameBack(plan, [...begun, { kind: "end", at: 10 }], 4000, 9000)).toEqual([]);
 });
 
 /** A class in which steps took other times than planned. */

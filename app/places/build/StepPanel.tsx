@@ -98,6 +98,15 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
           >
             Back to the usual words
           </Menu.Item>
+          {step.usualSlip ? (
+            <Menu.Item
+              onClick={() =>
+                commit([{ id: `step/${step.id}`, field: "warn", value: own?.warn ? null : true }])
+              }
+            >
+              {own?.warn ? "Warn of its slip no more" : "Warn of its slip"}
+            </Menu.Item>
+          ) : null}
         </More>
       </div>
       {refused ? <p role="status">{refused}</p> : null}

@@ -35,7 +35,7 @@ export function ClassButtons({
   );
   return (
     <div className={styles.buttons}>
-      {button("on", waiting ? "On: end the wait" : "On")}
+      {button("on", waiting ? "On: end the wait" : state.resting ? "Go on" : "On")}
       {button("longer", waiting ? "Wait longer" : state.resting ? "Go on here" : "Stand still here")}
       {button("back", "Back")}
       {button("again", "Again, slowly")}

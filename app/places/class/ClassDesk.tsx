@@ -38,7 +38,7 @@ export function ClassDesk({ id, lesson }: ClassOf) {
             <h2>
               Next: {next.number}. {next.title}
             </h2>
-            <p>{next.instruction.join(" ")}</p>
+            <p>{[...next.instruction, ...next.notes].join(" ")}</p>
           </section>
         ) : null}
       </section>

@@ -51,13 +51,13 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
   useClassOutbox();
   useClassKeys(act);
 
-  // What is playing is not taken from under the class: the kept copy comes in at the next wait.
+  // What is playing is not taken from under the class: the kept copy comes in at the next wait, or where the server is gone.
   const [address, setAddress] = useState<string>();
+  const [broken, setBroken] = useState(false);
   const waiting = here?.kind === "wait";
   useEffect(() => {
-    if (recording.address && (waiting || state.resting || state.spentMs < 1000))
-      setAddress(recording.address);
-  }, [recording.address, waiting, state.resting, state.spentMs]);
+    if (recording.address && (waiting || state.resting || broken)) setAddress(recording.address);
+  }, [recording.address, waiting, state.resting, broken]);
 
   const timeline = useMemo(
     () =>
@@ -114,6 +114,7 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
           element={element}
           atMs={Math.round(atMs / 50) * 50}
           overlayOn
+          onBroken={() => setBroken(true)}
         />
       </div>
       <section className={styles.now} aria-live="polite" aria-label="Now">

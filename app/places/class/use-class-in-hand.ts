@@ -5,6 +5,7 @@ import { paceOf } from "#core/plan";
 import {
   actOn,
   type ClassPlan,
+  cameBack,
   classPlanOf,
   type TeachAct,
   type TeachEvent,
@@ -46,19 +47,25 @@ export function useClassInHand(lessonId: string, lesson: Lesson, leads: boolean)
   const session = useClassSession(lessonId);
   const [now, setNow] = useState(() => Date.now());
   const [met, setMet] = useState(false);
+  const back = useCallback(
+    (since: number, at: number) => {
+      const before = classSession(lessonId);
+      if (before) addToSession(lessonId, ...cameBack(plan, before.events, since, at));
+    },
+    [lessonId, plan],
+  );
   useEffect(() => {
     const at = Date.now();
     const seen = lastSeen(lessonId);
-    if (leads && classSession(lessonId) && seen !== null && at - seen > AWAY_MS)
-      addToSession(lessonId, { kind: "away", at, since: seen });
+    if (leads && seen !== null && at - seen > AWAY_MS) back(seen, at);
     setMet(true);
-  }, [lessonId, leads]);
+  }, [lessonId, leads, back]);
   useEffect(() => {
     let before = Date.now();
     const tick = setInterval(() => {
       const at = Date.now();
       // A lid that was closed stops the page's clock, not the day's.
-      if (leads && at - before > AWAY_MS) addToSession(lessonId, { kind: "away", at, since: before });
+      if (leads && at - before > AWAY_MS) back(before, at);
       before = at;
       setNow(at);
     }, TICK_MS);
@@ -67,7 +74,7 @@ export function useClassInHand(lessonId: string, lesson: Lesson, leads: boolean)
       clearInterval(tick);
       clearInterval(seen);
     };
-  }, [lessonId, leads]);
+  }, [lessonId, leads, back]);
   const state = useMemo(() => session && teachState(plan, session.events, now), [plan, session, now]);
   const go = useCallback(
     (event: TeachEvent) => {

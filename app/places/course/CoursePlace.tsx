@@ -1,13 +1,12 @@
-import { ActionIcon, Button, NumberInput, Select, TextInput, Tooltip } from "@mantine/core";
+import { Button, NumberInput, Select, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import IconUndo from "@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs";
-import IconRedo from "@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs";
 import { useEffect, useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { countOf, sentenceCase } from "#core/base";
 import type { Course, CourseEdit, LaidCourse, LessonFacts } from "#core/course";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { Sortable } from "../../ui/Sortable.tsx";
+import { UndoButtons } from "../../ui/UndoButtons.tsx";
 import styles from "./Course.module.css";
 import { CourseLesson } from "./CourseLesson.tsx";
 import { Materials, Sessions } from "./Sessions.tsx";
@@ -74,30 +73,7 @@ export function CoursePlace({
           onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         />
         <span className={styles.steps}>
-          <Tooltip label="Undo (Ctrl Z)">
-            <ActionIcon
-              variant="subtle"
-              color="slate"
-              size="lg"
-              aria-label="Undo"
-              disabled={!canUndo}
-              onClick={undo}
-            >
-              <IconUndo size={20} aria-hidden="true" />
-            </ActionIcon>
-          </Tooltip>
-          <Tooltip label="Redo (Ctrl Shift Z)">
-            <ActionIcon
-              variant="subtle"
-              color="slate"
-              size="lg"
-              aria-label="Redo"
-              disabled={!canRedo}
-              onClick={redo}
-            >
-              <IconRedo size={20} aria-hidden="true" />
-            </ActionIcon>
-          </Tooltip>
+          <UndoButtons undo={canUndo ? undo : null} redo={canRedo ? redo : null} />
           <span role="status">{busy ? "Saving…" : "Saved"}</span>
           <button type="button" className={styles.quiet} onClick={() => ask({ intent: "put-away" })}>
             Put the course away

@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { startTransition, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { type Course, type CourseEdit, editCourse } from "#core/course";
 
@@ -21,7 +21,8 @@ export function useCourseEdits(stored: Course): CourseEdits {
   send.current = fetcher.submit;
   const ask = (asked: object) => {
     setUnder((all) => [...all, asked]);
-    const over = () => setUnder((all) => all.filter((one) => one !== asked));
+    // The course as it came back is shown in a transition: without waiting for it, the old one would be seen for a moment.
+    const over = () => startTransition(() => setUnder((all) => all.filter((one) => one !== asked)));
     line.current = line.current
       .then(() => send.current(asked as never, { method: "post", encType: "application/json" }))
       .then(over, over);

@@ -36,6 +36,9 @@ export function Script() {
                   step={step}
                   onChange={(words) => commit(sayOfStep(step, "instruction", words || null))}
                 />
+                {step.notes.map((note) => (
+                  <p key={note}>{note}</p>
+                ))}
                 {step.why ? <p className={place.quiet}>{step.why}</p> : null}
               </div>
             </li>

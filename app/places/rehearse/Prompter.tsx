@@ -38,7 +38,7 @@ export function Prompter({
           <h2>
             {step.number}. {step.title}
           </h2>
-          <p>{step.instruction.join(" ")}</p>
+          <p>{[...step.instruction, ...step.notes].join(" ")}</p>
         </section>
       ))}
     </div>

@@ -55,7 +55,10 @@ export function Shelf({
   const wider = new URLSearchParams(params);
   if (more !== null) wider.set("shown", String(more));
   const said = [...problems, ...refused];
-  const shelfOfCourses = <Courses courses={courses} pictures={pictures} putAway={coursesAway} />;
+  // Who looks for a lesson wants what is found next to the words.
+  const shelfOfCourses = params.get("find") ? null : (
+    <Courses courses={courses} pictures={pictures} putAway={coursesAway} />
+  );
   return (
     <div className={styles.page}>
       <header className={styles.head}>

@@ -1,4 +1,4 @@
-import { Autocomplete, Button, NumberInput } from "@mantine/core";
+import { Autocomplete, Button, NumberInput, Switch } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { formatClock } from "#core/base";
@@ -18,6 +18,7 @@ export function BeginClass({ groups }: { groups: readonly string[] }) {
   const { waiting } = useClassOutbox();
   const [group, setGroup] = useState("");
   const [pupils, setPupils] = useState<number | string>(lesson.plan.classPace?.pupils ?? "");
+  const [goesOn, setGoesOn] = useState(findCurrentTake(lesson)?.video != null);
   const onStage = (at: number) => void navigate(`/lessons/${lessonId}/class/stage?revision=${at}`);
   if (session) {
     const [first] = session.events;
@@ -45,7 +46,7 @@ export function BeginClass({ groups }: { groups: readonly string[] }) {
       group: group.trim(),
       pupils: typeof pupils === "number" ? pupils : null,
       ageBand: lesson.plan.ageBand,
-      goesOn: findCurrentTake(lesson)?.video != null,
+      goesOn,
     });
     onStage(revision);
   };
@@ -73,6 +74,11 @@ export function BeginClass({ groups }: { groups: readonly string[] }) {
           className={styles.pupils ?? ""}
         />
       </div>
+      <Switch
+        label="Goes on by itself when a wait is over"
+        checked={goesOn}
+        onChange={(e) => setGoesOn(e.currentTarget.checked)}
+      />
       <Button fullWidth disabled={saveState !== "saved"} onClick={begin}>
         Begin the class
       </Button>
