@@ -154,7 +154,7 @@ try {
   await page.locator("[data-station]").waitFor();
   // Into the wait after the walls.
   const walls = computeLesson(await lessonAt(page, KIOSK)).steps.findIndex((s) => s.id === "kiosk/roof");
-  const title = page.getByRole("region", { name: "Now" });
+  const title = page.getByRole("region", { name: "Now" }).getByRole("heading");
   for (let i = 0; i < 60 && !(await title.innerText()).startsWith(`${walls + 1} `); i++)
     await page.keyboard.press("Space", { delay: 60 });
   if (!(await page.getByRole("timer").isVisible())) await page.keyboard.press("Space");

@@ -1,4 +1,4 @@
-import { type Change, countOf, formatClock } from "../base/index.ts";
+import { type Change, countOf, formatClock, sentenceCase } from "../base/index.ts";
 import type { LearntPace } from "../pacing/index.ts";
 import type { ComputedLesson } from "../pipeline/index.ts";
 import { paceOf } from "../plan/index.ts";
@@ -149,23 +149,22 @@ function slipSeen(step: Step, found: readonly Found[]): RecordProposal | null {
   };
 }
 
+/** Where the educator has said a line's time, and the classes of the age say another: theirs, and what the classes go on to say. */
 function paceSeen({ lesson }: ComputedLesson, learnt: LearntPace | null): RecordProposal[] {
-  const now = paceOf(lesson.plan).pupilLineMs;
-  if (!learnt || Math.abs(learnt.lineMs / now - 1) < OTHER_PACE) return [];
+  const { lineMs: own, ...rest } = lesson.plan.classPace ?? {};
+  if (!learnt || own === undefined || Math.abs(learnt.lineMs / own - 1) < OTHER_PACE) return [];
   const s = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
   return [
     {
       id: "pace",
       kind: "pace",
       stepId: null,
-      says: `Classes of this age take about ${s(learnt.lineMs)} for a line; this lesson reckons with ${s(now)}.`,
+      says: `You reckon with ${s(own)} for a line of the middle pupil; classes of this age take about ${s(learnt.lineMs)}.`,
       evidence: [
-        `${countOf(learnt.classes, "class", "classes")} say ${s(learnt.seenMs)}, the guess was ${s(learnt.guessMs)}; the fewer classes, the nearer to the guess.`,
+        `${sentenceCase(countOf(learnt.classes, "class", "classes"))} by themselves say ${s(learnt.seenMs)}, the guess is ${s(learnt.guessMs)}; the fewer classes, the nearer to the guess.`,
       ],
-      label: `Reckon with ${s(learnt.lineMs)}`,
-      changes: [
-        { id: "plan", field: "classPace", value: { ...lesson.plan.classPace, lineMs: learnt.lineMs } },
-      ],
+      label: "Reckon with the classes",
+      changes: [{ id: "plan", field: "classPace", value: Object.keys(rest).length > 0 ? rest : null }],
     },
   ];
 }

@@ -187,6 +187,18 @@ test("a slip that was seen is warned of, also where help has faded", () => {
   ).toEqual([]);
 });
 
+test("who reckons with a line of their own is told what classes take, and can go by that", () => {
+  const learnt = { lineMs: 15_000, guessMs: 14_000, seenMs: 19_000, classes: 4 };
+  expect(proposeFromRecord(quay, [], learnt)).toEqual([]);
+  const own = computeLesson({
+    ...quay.lesson,
+    plan: { ...quay.lesson.plan, classPace: { lineMs: 30_000, pupils: 8 } },
+  });
+  const [pace] = proposeFromRecord(own, [], learnt);
+  expect(pace?.says).toContain("30.0 s");
+  expect(changed(own.lesson, pace?.changes ?? []).lesson.plan.classPace).toEqual({ pupils: 8 });
+});
+
 test("a class that was waited for until it was done tells the pace it was made with", () => {
   for (const lineMs of [10_000, 18_000, 30_000]) {
     const pace = paceOf(quay.lesson.plan);

@@ -15,7 +15,7 @@ export function FromRecord({
   classes: readonly ClassKept[];
   learnt: LearntPace | null;
 }) {
-  const { computed, commit, chooseStep } = useLesson();
+  const { lesson, computed, commit, chooseStep } = useLesson();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const proposals = useMemo(
     () =>
@@ -38,6 +38,14 @@ export function FromRecord({
           </Button>
         ) : null}
       </header>
+      {learnt ? (
+        <p className={place.quiet}>
+          All classes of this age, this lesson's and others': a line in {(learnt.lineMs / 1000).toFixed(1)} s
+          for the middle pupil, where {(learnt.guessMs / 1000).toFixed(1)} s is the guess. Teach reckons with
+          it
+          {lesson.plan.classPace?.lineMs === undefined ? "" : ", unless you say otherwise, as here"}.
+        </p>
+      ) : null}
       {shown.length === 0 ? (
         <p className={place.quiet}>Nothing stands out: the lesson holds what it promises.</p>
       ) : null}
