@@ -2,6 +2,7 @@ import { useSyncExternalStore } from "react";
 import * as v from "valibot";
 import type { AgeBand } from "#core/plan";
 import { type TeachEvent, TeachEventSchema } from "#core/teaching";
+import { forgetKept } from "./keep-class-here.ts";
 import { newKey } from "./new-key.ts";
 
 /** A class under way, kept in this browser from the first press to the record: a reload or a closed lid loses nothing. */
@@ -60,6 +61,7 @@ export function keepSession(lessonId: string, session: ClassSession | null): voi
   if (session === null) {
     localStorage.removeItem(placeOf(lessonId));
     localStorage.removeItem(seenPlaceOf(lessonId));
+    forgetKept();
   } else localStorage.setItem(placeOf(lessonId), JSON.stringify(session));
   for (const listener of listeners) listener();
 }

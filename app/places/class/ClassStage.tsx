@@ -7,6 +7,7 @@ import { timelineOf, timelineWithoutTake } from "#core/schedule";
 import { isDue, nextStep, shownMs } from "#core/teaching";
 import { useClassOutbox } from "../../lesson/class-outbox.ts";
 import { beginClass } from "../../lesson/class-session.ts";
+import { keepPageHere } from "../../lesson/keep-class-here.ts";
 import { LessonPicture } from "../../lesson/LessonPicture.tsx";
 import { useOtherWindows } from "../../lesson/use-other-windows.ts";
 import { usePlayer } from "../../lesson/use-player.ts";
@@ -50,6 +51,14 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
   const recording = useKeptRecording(video?.file ?? null);
   useClassOutbox();
   useClassKeys(act);
+  const [reopens, setReopens] = useState(false);
+  useEffect(() => {
+    let gone = false;
+    void keepPageHere().then((kept) => !gone && setReopens(kept));
+    return () => {
+      gone = true;
+    };
+  }, []);
 
   // What is playing is not taken from under the class: the kept copy comes in at the next wait, or where the server is gone.
   const [address, setAddress] = useState<string>();
@@ -141,6 +150,7 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
           {recording.kept !== null && recording.kept < 1
             ? `Keeping the recording here: ${Math.round(recording.kept * 100)} %. `
             : ""}
+          {reopens && (recording.kept ?? 1) === 1 ? "Needs no network. " : ""}
           {formatClock(state.classMs)} of {formatClock(computed.schedule.totalMs)}
         </span>
         <span className={styles.ways}>

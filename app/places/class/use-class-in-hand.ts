@@ -24,6 +24,8 @@ import {
 /** So often the class is looked at anew. */
 const TICK_MS = 200;
 const SEEN_EVERY_MS = 1000;
+/** Where its only event is no older, the class was begun just now. */
+const JUST_BEGUN_MS = 2000;
 /** A gap longer than this is no slow tick: nobody was there. */
 const AWAY_MS = 5000;
 
@@ -56,8 +58,11 @@ export function useClassInHand(lessonId: string, lesson: Lesson, leads: boolean)
   );
   useEffect(() => {
     const at = Date.now();
-    const seen = lastSeen(lessonId);
-    if (leads && seen !== null && at - seen > AWAY_MS) back(seen, at);
+    const { events = [] } = classSession(lessonId) ?? {};
+    const last = events.at(-1)?.at ?? at;
+    const begunNow = events.length <= 1 && at - last <= JUST_BEGUN_MS;
+    // Opened anew, or come back to: a browser plays no sound before a press, so what was shown stands still.
+    if (leads && !begunNow) back(Math.max(last, lastSeen(lessonId) ?? 0), at);
     setMet(true);
   }, [lessonId, leads, back]);
   useEffect(() => {

@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import { fileKeptHere, keepFileHere } from "../../lesson/keep-class-here.ts";
 
 /** A recording read whole into this browser, so that a class needs no network: its address, and how far it has come. */
 export function useKeptRecording(file: string | null): {
@@ -12,7 +13,7 @@ export function useKeptRecording(file: string | null): {
     const stop = new AbortController();
     let made: string | undefined;
     const read = async () => {
-      const response = await fetch(`/media/${file}`, { signal: stop.signal });
+      const response = await fileKeptHere(`/media/${file}`, stop.signal);
       const bytes = Number(response.headers.get("Content-Length"));
       if (!response.ok || !response.body) return setKept(null);
       const chunks: Uint8Array<ArrayBuffer>[] = [];
@@ -23,9 +24,11 @@ export function useKeptRecording(file: string | null): {
         have += part.value.length;
         if (bytes > 0) setKept(Math.min(0.99, have / bytes));
       }
-      made = URL.createObjectURL(new Blob(chunks, { type: response.headers.get("Content-Type") ?? "" }));
+      const whole = new Blob(chunks, { type: response.headers.get("Content-Type") ?? "" });
+      made = URL.createObjectURL(whole);
       setAddress(made);
       setKept(1);
+      await keepFileHere(`/media/${file}`, whole).catch(() => {});
     };
     // Without it the recording plays from the server, as long as that is there.
     read().catch(() => setKept(null));

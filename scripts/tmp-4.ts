@@ -1,0 +1,16 @@
+import { execSync } from "node:child_process";
+import { b, p, base } from "./tmp-look.ts";
+p.on("requestfailed", (r) => console.log("failed", r.url(), r.failure()?.errorText, r.resourceType()));
+await p.goto(`${base}/lessons/the-lock-keepers-glasshouse/teach`);
+await p.getByLabel("Group").first().fill("Holiday week");
+await p.getByRole("button", { name: "Begin the class" }).click();
+await p.getByText("Needs no network").waitFor();
+console.log(await p.evaluate(async () => (await (await caches.open("regulanda-class")).keys()).map((k) => k.url)));
+process.kill(-Number((await import("node:fs")).readFileSync("/tmp/demo.pid", "utf8").trim()), "SIGKILL");
+await p.keyboard.press("Space"); await p.waitForTimeout(300);
+await p.keyboard.press("Space"); await p.waitForTimeout(1500);
+console.log("src", await p.locator("video").evaluate((v: HTMLVideoElement) => v.src));
+await p.reload(); await p.waitForTimeout(3000);
+console.log("src", await p.locator("video").evaluate((v: HTMLVideoElement) => v.src), await p.getByRole("region", { name: "Now" }).innerText());
+await p.screenshot({ path: "/tmp/off.png" });
+await b.close();
