@@ -177,7 +177,7 @@ test("no place moves under the hand while it loads, on a slow machine too", asyn
           shifts.push({ value: entry.value, what: entry.sources.map((s) => s.node?.nodeName).join(" ") });
     }).observe({ type: "layout-shift", buffered: true });
   });
-  for (const place of ["", "plan", "paper", "build", "narrate", "rehearse", "hand-out", "log"]) {
+  for (const place of ["", "plan", "paper", "build", "narrate", "rehearse", "hand-out", "teach", "log"]) {
     await page.goto(place === "" ? "/" : `/lessons/${DEMO}/${place}`);
     // Until nothing has been fetched or worked on for a while.
     await page.waitForFunction(
@@ -255,7 +255,7 @@ test("at 1024 by 700 nothing of a place is cut off to the side, and the sheet st
   page,
 }) => {
   await page.setViewportSize({ width: 1024, height: 700 });
-  for (const place of ["plan", "paper", "build", "narrate", "rehearse", "hand-out", "log"]) {
+  for (const place of ["plan", "paper", "build", "narrate", "rehearse", "hand-out", "teach", "log"]) {
     await page.goto(`/lessons/${DEMO}/${place}`);
     const wide = await page.evaluate(() => ({
       page: document.documentElement.scrollWidth,
@@ -320,8 +320,24 @@ for (const scheme of ["light", "dark"] as const) {
   test(`no place has a serious accessibility fault (${scheme})`, async ({ page }) => {
     test.setTimeout(120_000);
     await page.emulateMedia({ colorScheme: scheme });
-    for (const place of ["", "plan", "paper", "build", "narrate", "rehearse", "hand-out", "log"]) {
-      await page.goto(place === "" ? "/" : `/lessons/${DEMO}/${place}?step=left-bench/guides`);
+    for (const place of [
+      "",
+      "plan",
+      "paper",
+      "build",
+      "narrate",
+      "rehearse",
+      "hand-out",
+      "teach",
+      "log",
+      "class/stage",
+      "courses/1",
+    ]) {
+      const ofLesson = `/lessons/${DEMO}/${place}`;
+      await page.goto(
+        place === "" || place === "courses/1" ? `/${place}` : `${ofLesson}?step=left-bench/guides`,
+      );
+      if (place === "class/stage") await page.getByRole("button", { name: "Begin a class" }).click();
       // Names, roles and order are the same at night: only what is seen is looked at again.
       const look = new AxeBuilder({ page });
       const { violations } = await (scheme === "light"

@@ -20,7 +20,8 @@ export function ClassWaits({
     () => (least ? proposeClassHolds(computed, works, least) : []),
     [computed, works, least],
   );
-  if (!present || !least) return null;
+  // Its place is kept from the start: what stands below never moves.
+  if (!present || !least) return <section className={styles.waits} aria-busy="true" />;
   const sum = (of: (p: (typeof proposals)[number]) => number) => proposals.reduce((a, p) => a + of(p), 0);
   const now = sum((p) => p.nowMs);
   const asked = sum((p) => p.leastMs);
