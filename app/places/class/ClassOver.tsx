@@ -1,12 +1,12 @@
-import { Button, NumberInput, Textarea, TextInput } from "@mantine/core";
+import { Button, Textarea, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { Link } from "react-router";
 import { countOf, formatClock } from "#core/base";
-import { MOST_PUPILS } from "#core/plan";
 import { totalsOf } from "#core/record";
 import { type ClassPlan, shownMs, type TeachEvent, type TeachState, taughtOf } from "#core/teaching";
 import { sendClass, useClassOutbox } from "../../lesson/class-outbox.ts";
 import { keepSession } from "../../lesson/class-session.ts";
+import { PupilsInput, pupilsTyped } from "../../lesson/PupilsInput.tsx";
 import styles from "./Class.module.css";
 import type { ClassInHand } from "./use-class-in-hand.ts";
 
@@ -22,7 +22,7 @@ export function ClassOver({ id, inHand: { plan, session, state, go } }: { id: st
       day: session.day,
       group: group.trim(),
       ageBand: session.ageBand,
-      pupils: typeof pupils === "number" ? pupils : null,
+      pupils: pupilsTyped(pupils) ?? null,
       change: change.trim(),
     },
     session.events[session.events.length - 1]?.at ?? 0,
@@ -72,14 +72,7 @@ export function ClassOver({ id, inHand: { plan, session, state, go } }: { id: st
           value={group}
           onChange={(e) => setGroup(e.currentTarget.value)}
         />
-        <NumberInput
-          label="How many there were"
-          min={1}
-          max={MOST_PUPILS}
-          allowDecimal={false}
-          value={pupils}
-          onChange={setPupils}
-        />
+        <PupilsInput label="How many there were" value={pupils} onChange={setPupils} />
         <Textarea
           label="What to change next time"
           autosize
@@ -89,7 +82,7 @@ export function ClassOver({ id, inHand: { plan, session, state, go } }: { id: st
           onChange={(e) => setChange(e.currentTarget.value)}
         />
         <div className={styles.ways}>
-          <Button type="submit" disabled={!taught}>
+          <Button type="submit" disabled={!taught || pupilsTyped(pupils) === undefined}>
             Into the record
           </Button>
           <Button variant="default" onClick={() => go(goOnHere(plan, state))}>

@@ -1,4 +1,4 @@
-import { Button, NumberInput, TextInput } from "@mantine/core";
+import { Button, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
 import { formatClock, parseClock } from "#core/base";
 import { MOST_PUPILS, paceOf } from "#core/plan";
@@ -19,7 +19,9 @@ export function TypedClass({ onDone }: { onDone: (taught: ClassTaught) => Promis
     const taught = steps.map((s, i) => {
       const text = said(`took-${i}`);
       const tookMs = text === "" ? s.plannedMs : text === "-" ? null : (parseClock(text) ?? Number.NaN);
-      return { ...s, tookMs, waitedMs: null, stuck: 0, slips: 0 };
+      // What nobody looked at the clock for says nothing of a pace.
+      const measured = text === "" || text === "-" ? { toldMs: null, handMs: null } : {};
+      return { ...s, ...measured, tookMs, waitedMs: null, stuck: 0, slips: 0 };
     });
     const wrong = taught.findIndex(
       (s) => s.tookMs !== null && !(s.tookMs >= 0 && s.tookMs <= LONGEST_STEP_MS),
@@ -28,12 +30,15 @@ export function TypedClass({ onDone }: { onDone: (taught: ClassTaught) => Promis
       return setFault(
         `Step ${wrong + 1}: a time such as 1:30, up to 4 hours, got "${said(`took-${wrong}`)}".`,
       );
+    const there = said("pupils") === "" ? null : Number(said("pupils"));
+    if (there !== null && !(Number.isInteger(there) && there >= 1 && there <= MOST_PUPILS))
+      return setFault(`A class has 1 to ${MOST_PUPILS} pupils, got "${said("pupils")}".`);
     setFault("");
     void onDone({
       day: said("day"),
       group: said("group"),
       ageBand: lesson.plan.ageBand,
-      pupils: said("pupils") === "" ? null : Number(said("pupils")),
+      pupils: there,
       steps: taught,
       change: said("change"),
     });
@@ -43,14 +48,7 @@ export function TypedClass({ onDone }: { onDone: (taught: ClassTaught) => Promis
       <div className={styles.entry}>
         <TextInput type="date" name="day" label="Day" required />
         <TextInput name="group" label="Group" required maxLength={60} placeholder="Saturday 9–11s" />
-        <NumberInput
-          name="pupils"
-          label="Pupils"
-          min={1}
-          max={MOST_PUPILS}
-          allowDecimal={false}
-          hideControls
-        />
+        <TextInput name="pupils" label="Pupils" inputMode="numeric" maxLength={6} />
         <TextInput name="change" label="Change next time" maxLength={1000} className={styles.change ?? ""} />
       </div>
       <p>What each step really took, such as 1:30; left empty: as planned, a dash: left out.</p>

@@ -1,12 +1,12 @@
-import { Autocomplete, Button, NumberInput, Switch } from "@mantine/core";
+import { Autocomplete, Button, Switch } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { formatClock } from "#core/base";
 import { findCurrentTake } from "#core/lesson";
-import { MOST_PUPILS } from "#core/plan";
 import { useClassOutbox } from "../../lesson/class-outbox.ts";
 import { beginClass, keepSession, useClassSession } from "../../lesson/class-session.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import { PupilsInput, pupilsTyped } from "../../lesson/PupilsInput.tsx";
 import place from "../../lesson/place.module.css";
 import styles from "./Teach.module.css";
 
@@ -44,7 +44,7 @@ export function BeginClass({ groups }: { groups: readonly string[] }) {
     beginClass(lessonId, {
       revision,
       group: group.trim(),
-      pupils: typeof pupils === "number" ? pupils : null,
+      pupils: pupilsTyped(pupils) ?? null,
       ageBand: lesson.plan.ageBand,
       goesOn,
     });
@@ -63,23 +63,14 @@ export function BeginClass({ groups }: { groups: readonly string[] }) {
           onChange={setGroup}
           className={styles.group ?? ""}
         />
-        <NumberInput
-          label="Pupils"
-          min={1}
-          max={MOST_PUPILS}
-          allowDecimal={false}
-          hideControls
-          value={pupils}
-          onChange={setPupils}
-          className={styles.pupils ?? ""}
-        />
+        <PupilsInput label="Pupils" value={pupils} onChange={setPupils} className={styles.pupils} />
       </div>
       <Switch
         label="Goes on by itself when a wait is over"
         checked={goesOn}
         onChange={(e) => setGoesOn(e.currentTarget.checked)}
       />
-      <Button fullWidth disabled={saveState !== "saved"} onClick={begin}>
+      <Button fullWidth disabled={saveState !== "saved" || pupilsTyped(pupils) === undefined} onClick={begin}>
         Begin the class
       </Button>
       <p className={place.quiet}>
