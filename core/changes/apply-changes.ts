@@ -179,6 +179,8 @@ const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
   "deliverable",
   "kit",
   "gates",
+  "classPace",
+  "beginsOn",
   "edits",
   "strokeAnchors",
   "corrections",

@@ -38,6 +38,14 @@ test("the waits a class needs are taken; one is made longer in class and a slip 
   const id = await oneCrate(page);
   expect(computeLesson(await documentOf(page, id)).steps).toHaveLength(5);
   await page.goto(`/lessons/${id}/teach`);
+  // A class of their own: reckoned with at once, and let go of again.
+  const line = page.getByLabel("A line takes them");
+  await line.fill("25");
+  await line.press("Enter");
+  await expect.poll(async () => (await documentOf(page, id)).plan.classPace).toEqual({ lineMs: 25_000 });
+  await page.getByRole("button", { name: "yours ×" }).click();
+  await expect(line).toHaveValue(/^1\d(\.\d)? s$/);
+  await expect.poll(async () => (await documentOf(page, id)).plan.classPace).toBeUndefined();
   await page.getByRole("button", { name: /^Take .* waits/ }).click();
   await saved(page);
   const taken = await documentOf(page, id);
@@ -83,7 +91,13 @@ test("the waits a class needs are taken; one is made longer in class and a slip 
   const row = page.getByRole("row").filter({ hasText: "Saturday 9–11s" });
   await expect(row).toContainText("More time for the last corner.");
   await row.getByRole("button").click();
-  await expect(page.getByLabel(`${steps[slipAt]?.title}: slips`)).toHaveValue("1");
+  const slips = page.getByLabel(`${steps[slipAt]?.title}: slips`);
+  await expect(slips).toHaveValue("1");
+  await slips.fill("3");
+  await slips.press("Enter");
+  await expect(row).toContainText("3");
+  await page.getByRole("button", { name: "Back to what it was" }).click();
+  await expect(slips).toHaveValue("1");
   const ask = page.getByRole("region", { name: "What the classes speak for" });
   await expect(ask).toContainText(`Step ${longAt + 1} "${steps[longAt]?.title}" ran over in the one class.`);
   await expect(ask).toContainText(`A slip was seen in step ${slipAt + 1}`);
@@ -145,6 +159,13 @@ test("a class goes on after a reload, with the lesson it began with, and the des
   await expect(page.getByRole("heading", { name: "A class is under way" })).toBeVisible();
   await page.getByRole("button", { name: "Go on with it" }).click();
   await expect(now(page)).toContainText("1 Draw the horizon");
+  await expect(now(page)).toContainText("Standing still");
+  // A button that was clicked does not take the next key: Space goes on.
+  const stuck = page.getByRole("button", { name: /They are stuck/ });
+  await stuck.click();
+  await page.keyboard.press("Space");
+  await expect(now(page)).not.toContainText("Standing still");
+  await expect(stuck).toContainText("2");
 });
 
 test("lessons are put into a course, in order, one on the sheet of another, and it all is taken back", async ({

@@ -24,7 +24,11 @@ export function ClassButtons({
       type="button"
       className={styles.button}
       data-main={what === "on" || undefined}
-      onClick={() => act(what)}
+      onClick={(e) => {
+        act(what);
+        // After a click the keys are the class's again: Space would press this button once more.
+        if (e.detail > 0) e.currentTarget.blur();
+      }}
       disabled={more.off}
       title={more.title}
     >

@@ -42,7 +42,7 @@ export function ClassStage(of: ClassOf) {
 }
 
 function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: ClassOf; inHand: ClassInHand }) {
-  const { computed, plan, session, state, now, act, go } = inHand;
+  const { computed, plan, session, state, act, go } = inHand;
   const here = plan.stations[state.station];
   const step = computed.steps.find((s) => s.id === plan.steps[here?.step ?? -1]?.stepId);
   const after = nextStep(plan, state);
@@ -126,9 +126,9 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
           onBroken={() => setBroken(true)}
         />
       </div>
-      <section className={styles.now} aria-live="polite" aria-label="Now">
+      <section className={styles.now} aria-label="Now">
         {waiting ? <WaitRing spentMs={state.spentMs} waitMs={state.waitMs} /> : <Going inHand={inHand} />}
-        <div className={styles.words}>
+        <div className={styles.words} aria-live="polite">
           <h1>
             <span>{step?.number}</span> {step?.title}
           </h1>
@@ -169,7 +169,6 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
           <Link to={`/lessons/${id}/teach`}>Leave</Link>
         </span>
       </footer>
-      <span hidden data-now={now} />
     </div>
   );
 }

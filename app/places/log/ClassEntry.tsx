@@ -7,21 +7,23 @@ import styles from "./Record.module.css";
 
 /** A class in the table; opened, its steps, each to be put right by typing. */
 export function ClassEntry({
-  kept: { id, taught },
+  kept: { taught },
   open,
   onOpen,
-  ask,
+  onPutRight,
+  onTakeOut,
 }: {
   kept: ClassKept;
   open: boolean;
   onOpen: () => void;
-  ask: (asked: object, quiet?: boolean) => Promise<boolean>;
+  onPutRight: (taught: ClassKept["taught"]) => void;
+  onTakeOut: () => void;
 }) {
   const { computed, chooseStep } = useLesson();
   const { tookMs, plannedMs, stuck, slips } = totalsOf(taught);
   const over = tookMs - plannedMs;
   const rewrite = (to: Partial<typeof taught>) => {
-    void ask({ intent: "rewrite", id, taught: { ...taught, ...to } }, true);
+    onPutRight({ ...taught, ...to });
     return true;
   };
   const setStep = (index: number, to: Partial<StepTaught>) =>
@@ -67,12 +69,7 @@ export function ClassEntry({
                   onTake={(change) => rewrite({ change })}
                 />
               </span>
-              <Button
-                size="compact-sm"
-                variant="subtle"
-                color="gray"
-                onClick={() => void ask({ intent: "take-out", id }, true)}
-              >
+              <Button size="compact-sm" variant="subtle" color="gray" onClick={onTakeOut}>
                 Take it out of the record
               </Button>
             </div>

@@ -46,7 +46,14 @@ export function Record({
   const [open, setOpen] = useState<string | null>(null);
   const [typing, setTyping] = useState(false);
   const [said, setSaid] = useState<{ says: string; ok: boolean; findings: readonly Finding[] } | null>(null);
+  /** A class as it was before it was put right, to go back to. */
+  const [before, setBefore] = useState<ClassKept | null>(null);
+  const putRight = async (kept: ClassKept, taught: ClassKept["taught"]) => {
+    const done = await ask({ intent: "rewrite", id: kept.id, taught }, true);
+    if (done) setBefore(kept);
+  };
   const ask = async (asked: object, quiet = false) => {
+    setBefore(null);
     const answer = await askRecord(lessonId, asked);
     setSaid(quiet && answer.ok ? null : answer);
     if (answer.ok) await revalidate();
@@ -104,6 +111,18 @@ export function Record({
             Understood
           </Button>
         </div>
+      ) : null}
+      {before ? (
+        <p role="status" className={styles.out}>
+          {before.taught.day}, {before.taught.group} was put right.{" "}
+          <Button
+            size="compact-sm"
+            variant="subtle"
+            onClick={() => void ask({ intent: "rewrite", id: before.id, taught: before.taught }, true)}
+          >
+            Back to what it was
+          </Button>
+        </p>
       ) : null}
       {typing ? (
         <TypedClass
@@ -165,7 +184,8 @@ export function Record({
                   kept={c}
                   open={open === c.id}
                   onOpen={() => setOpen(open === c.id ? null : c.id)}
-                  ask={ask}
+                  onPutRight={(taught) => void putRight(c, taught)}
+                  onTakeOut={() => void ask({ intent: "take-out", id: c.id }, true)}
                 />
               ))}
             </tbody>
