@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, isNotNull, isNull, lt } from "drizzle-orm";
 import { type LearntPace, learnPace } from "#core/pacing";
 import { AGE_BANDS, type AgeBand } from "#core/plan";
-import { type ClassKept, type ClassTaught, seenOfAge } from "#core/record";
+import { type ClassKept, type ClassTaught, seenOfAge, tableOfClasses } from "#core/record";
 import { type Db, database, inOneGo, type Tx } from "./db/database.server.ts";
 import { classesTaught, lessons } from "./db/schema.ts";
 
@@ -55,8 +55,8 @@ export function keepClasses(
       return { answer: "missing", added: 0 };
     const there = tx.select().from(classesTaught).where(eq(classesTaught.lessonId, lessonId)).all();
     const keys = new Set(there.map((r) => r.classKey));
-    const said = new Set(there.filter((r) => r.takenOutAt === null).map((r) => JSON.stringify(r.taught)));
-    const fresh = classes.filter((c) => !keys.has(c.key) && !said.has(JSON.stringify(c.taught)));
+    const said = new Set(there.filter((r) => r.takenOutAt === null).map((r) => inWords(r.taught)));
+    const fresh = classes.filter((c) => !keys.has(c.key) && !said.has(inWords(c.taught)));
     if (there.length + fresh.length > MOST_CLASSES) return { answer: "full", added: 0 };
     for (const { key, revision, taught } of fresh)
       tx.insert(classesTaught)
@@ -64,6 +64,11 @@ export function keepClasses(
         .run();
     return { answer: fresh.length === 0 ? "known" : "kept", added: fresh.length };
   });
+}
+
+/** A class as a table says it: two that say the same are one, in whichever order their fields came. */
+function inWords(taught: ClassTaught): string {
+  return JSON.stringify(tableOfClasses([taught]));
 }
 
 /** Writes a class of the record anew. False when it is not there. */
