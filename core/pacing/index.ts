@@ -7,4 +7,4 @@ export {
   type RunOptions,
   simulateClass,
 } from "./simulate-class.ts";
-export { type StepWork, stepWorks } from "./step-work.ts";
+export { type StepWork, stepWorks, taskTimeBeside } from "./step-work.ts";

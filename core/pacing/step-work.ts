@@ -22,6 +22,8 @@ export interface StepWork {
   readonly holdMs: number;
   /** How long those who are behind have for themselves in it, beside a wait: the time of a task. */
   readonly taskMs: number;
+  /** What of that time stands in no wait of the recording: nobody films a class at its task. */
+  readonly besideMs: number;
 }
 
 /** Kinds of steps in which the class has something to do with its hands. */
@@ -69,9 +71,15 @@ export function stepWorks(
         shownMs: first && last ? within(first.startMs, last.endMs) : 0,
         holdMs: step.task ? 0 : wait.ms,
         taskMs: step.task ? step.task.minutes * 60_000 : 0,
+        besideMs: editMap ? taskTimeBeside(step, wait.ms) : 0,
       },
     ];
   });
+}
+
+/** What of a task's minutes is not waited for in the recording. */
+export function taskTimeBeside({ task }: Pick<Step, "task">, heldMs: number): number {
+  return Math.max(0, (task?.minutes ?? 0) * 60_000 - heldMs);
 }
 
 /** The wait in a step's window: the player's, or without a recording the one at its end. */

@@ -1,14 +1,13 @@
 import type { LessonFacts } from "../course/index.ts";
+import { taskTimeBeside } from "../pacing/index.ts";
 import { USUAL_KIT } from "../plan/index.ts";
 import type { ComputedLesson } from "./compute-lesson.ts";
 
 /** What a course knows of a lesson; whether the sheet it begins on has changed is for who knows the other lesson. */
-export function courseFactsOf({
-  lesson,
-  parts,
-  steps,
-  editMap,
-}: ComputedLesson): LessonFacts & { readonly begunRevision: number | null } {
+export function courseFactsOf(
+  computed: ComputedLesson,
+): LessonFacts & { readonly begunRevision: number | null } {
+  const { lesson, parts, steps } = computed;
   const { plan, sheet, beginsOn } = lesson;
   const kit = new Set([...(plan.kit ?? USUAL_KIT), ...steps.flatMap((s) => s.task?.kit ?? [])]);
   const handed = steps.findLast((s) => s.task?.kind === "hand-in");
@@ -17,7 +16,7 @@ export function courseFactsOf({
     parts: parts.map(({ number, ms, gate, first, last }) => ({
       number,
       // Nobody films a class at its task, but a session has to hold it.
-      ms: ms + (editMap ? taskMs(steps.slice(first, last + 1)) : 0),
+      ms: ms + besideMs(computed, first, last),
       gate,
     })),
     kit: [...kit],
@@ -28,6 +27,15 @@ export function courseFactsOf({
   };
 }
 
-function taskMs(steps: ComputedLesson["steps"]): number {
-  return steps.reduce((sum, { task }) => sum + (task?.minutes ?? 0) * 60_000, 0);
+/** What the tasks of a part take beside the recording. */
+function besideMs({ steps, schedule, editMap }: ComputedLesson, first: number, last: number): number {
+  if (!editMap) return 0;
+  return steps.slice(first, last + 1).reduce((sum, step) => {
+    const span = schedule.windows.find((w) => w.stepId === step.id);
+    const held = editMap.holds.reduce(
+      (ms, h) => (span && h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs ? ms + h.ms : ms),
+      0,
+    );
+    return sum + taskTimeBeside(step, held);
+  }, 0);
 }

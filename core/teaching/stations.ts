@@ -36,7 +36,7 @@ export function classPlanOf(
     (w, i): PlannedStep => ({
       stepId: w.stepId,
       title: computed.steps[i]?.title ?? w.stepId,
-      plannedMs: Math.round(w.endMs - w.fromMs + (computed.editMap ? w.taskMs : 0)),
+      plannedMs: Math.round(w.endMs - w.fromMs + w.besideMs),
       toldMs: Math.max(0, Math.round(w.untilMs - w.fromMs - w.shownMs)),
       handMs: Math.round(w.handMs),
       holdMs: Math.round(w.holdMs + w.taskMs),
@@ -58,7 +58,7 @@ export function classPlanOf(
       all.push(...show(at, hold.lessonFrom), ...wait(hold.lessonFrom, hold.ms));
       at = hold.lessonFrom + hold.ms;
     }
-    all.push(...show(at, w.endMs), ...wait(w.endMs, w.taskMs));
+    all.push(...show(at, w.endMs), ...wait(w.endMs, w.besideMs));
     return all.length > 0 ? all : [{ step, kind: "show", fromMs: w.fromMs, toMs: w.endMs, waitMs: 0 }];
   });
   return { steps, stations };

@@ -10,7 +10,17 @@ const ALIKE: Partial<ClassPace> = { spread: 0, restarts: 0, lagMs: 0 };
 
 function work(i: number, given: Partial<StepWork>): StepWork {
   const at = { fromMs: i * 60_000, untilMs: i * 60_000 + 40_000, endMs: (i + 1) * 60_000 };
-  return { stepId: `s${i}`, ...at, handMs: 0, workMs: 0, shownMs: 0, holdMs: 0, taskMs: 0, ...given };
+  return {
+    stepId: `s${i}`,
+    ...at,
+    handMs: 0,
+    workMs: 0,
+    shownMs: 0,
+    holdMs: 0,
+    taskMs: 0,
+    besideMs: 0,
+    ...given,
+  };
 }
 const seconds = (most: number) => fc.integer({ min: 0, max: most }).map((s) => s * 1000);
 const works = (longest: number) =>
