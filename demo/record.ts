@@ -1,7 +1,6 @@
 import { seeded } from "#core/base";
 import type { Lesson } from "#core/lesson";
 import { computeLesson } from "#core/pipeline";
-import { paceOf } from "#core/plan";
 import type { ClassTaught } from "#core/record";
 import { classPlanOf } from "#core/teaching";
 
@@ -28,7 +27,7 @@ const HARD_STEPS = 5;
 
 /** Classes taught of a demo lesson; the same each time. */
 export function demoClasses(lesson: Lesson): ClassTaught[] {
-  const { steps } = classPlanOf(computeLesson(lesson), lesson.plan, paceOf(lesson.plan));
+  const { steps } = classPlanOf(computeLesson(lesson), lesson.plan);
   const next = seeded(9);
   const hard = new Set(Array.from({ length: HARD_STEPS }, () => Math.floor(next() * steps.length)));
   return CLASSES.map(({ slower, ...of }) => ({

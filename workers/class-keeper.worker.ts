@@ -1,6 +1,3 @@
-/** Where a class keeps what it needs to be opened again without a network. */
-export const CLASS_STORE = "regulanda-class";
-
 interface FetchAsked extends Event {
   readonly request: Request;
   respondWith(answer: Promise<Response>): void;
@@ -27,9 +24,11 @@ scope.addEventListener("fetch", (event) => {
   if (method !== "GET" || headers.get("Accept") === "text/event-stream" || headers.has("Range")) return;
   asked.respondWith(
     fetch(asked.request).catch(async (why: unknown) => {
-      const kept = await (await caches.open(CLASS_STORE)).match(asked.request.url, { ignoreVary: true });
+      const kept = await caches.match(asked.request.url, { ignoreVary: true });
       if (kept) return kept;
       throw why;
     }),
   );
 });
+
+export {};

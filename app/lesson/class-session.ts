@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from "react";
 import * as v from "valibot";
 import type { AgeBand } from "#core/plan";
+import { ClassTaughtSchema } from "#core/record";
 import { type TeachEvent, TeachEventSchema } from "#core/teaching";
 import { forgetKept } from "./keep-class-here.ts";
 import { newKey } from "./new-key.ts";
@@ -25,7 +26,7 @@ const SessionSchema = v.object({
   day: v.string(),
   group: v.string(),
   pupils: v.nullable(v.number()),
-  ageBand: v.picklist(["7-9", "9-11", "12-14", "adults"]),
+  ageBand: ClassTaughtSchema.entries.ageBand,
   goesOn: v.boolean(),
   events: v.array(TeachEventSchema),
 });
@@ -61,7 +62,7 @@ export function keepSession(lessonId: string, session: ClassSession | null): voi
   if (session === null) {
     localStorage.removeItem(placeOf(lessonId));
     localStorage.removeItem(seenPlaceOf(lessonId));
-    forgetKept();
+    forgetKept(lessonId);
   } else localStorage.setItem(placeOf(lessonId), JSON.stringify(session));
   for (const listener of listeners) listener();
 }

@@ -1,12 +1,13 @@
 import keeper from "../../workers/class-keeper.worker.ts?worker&url";
 
-const STORE = "regulanda-class";
+/** Each lesson's class has a store of its own: one that is over lets go of nobody else's. */
+const storeOf = (lessonId: string) => `regulanda-class/${lessonId}`;
 
 /**
  * Keeps in this browser what it takes to open this page again without a network: the page, the program, what it looks like.
  * Resolves to whether that could be done: pages over plain http from another machine are given no such store.
  */
-export async function keepPageHere(): Promise<boolean> {
+export async function keepPageHere(lessonId: string): Promise<boolean> {
   if (!("serviceWorker" in navigator) || !("caches" in window)) return false;
   try {
     const { pathname, href } = window.location;
@@ -14,7 +15,7 @@ export async function keepPageHere(): Promise<boolean> {
       type: "module",
       scope: pathname.slice(0, pathname.lastIndexOf("/") + 1),
     });
-    const store = await caches.open(STORE);
+    const store = await caches.open(storeOf(lessonId));
     const page = await fetch(href);
     if (!page.ok) return false;
     const text = await page.clone().text();
@@ -34,25 +35,23 @@ export async function keepPageHere(): Promise<boolean> {
   }
 }
 
-/** A file by its address, from what is kept here or else from the server, which is kept; its name says its content. */
+/** A file by its address, from what is kept here or else from the server: its name says its content. */
 export async function fileKeptHere(address: string, signal: AbortSignal): Promise<Response> {
-  if (!("caches" in window)) return fetch(address, { signal });
-  const store = await caches.open(STORE);
-  const kept = await store.match(address, { ignoreVary: true });
+  const kept = "caches" in window ? await caches.match(address, { ignoreVary: true }) : undefined;
   return kept ?? fetch(address, { signal });
 }
 
 /** Puts a file that was read whole beside the page. */
-export async function keepFileHere(address: string, file: Blob): Promise<void> {
+export async function keepFileHere(lessonId: string, address: string, file: Blob): Promise<void> {
   if (!("caches" in window)) return;
-  const store = await caches.open(STORE);
+  const store = await caches.open(storeOf(lessonId));
   await store.put(
     address,
     new Response(file, { headers: { "Content-Type": file.type, "Content-Length": String(file.size) } }),
   );
 }
 
-/** Lets go of all that was kept for a class. */
-export function forgetKept(): void {
-  if ("caches" in window) void caches.delete(STORE).catch(() => {});
+/** Lets go of all that was kept for the class of a lesson. */
+export function forgetKept(lessonId: string): void {
+  if ("caches" in window) void caches.delete(storeOf(lessonId)).catch(() => {});
 }

@@ -1,13 +1,11 @@
 import * as v from "valibot";
 import type { Finding } from "#core/base";
-import { computeLesson } from "#core/pipeline";
-import { paceOf } from "#core/plan";
 import { type ClassTaught, ClassTaughtSchema, readClassTable, tableOfClasses } from "#core/record";
 import { readCsv, writeCsv } from "#core/table";
-import { classPlanOf } from "#core/teaching";
 import { keepClasses, listClasses, MOST_CLASSES, rewriteClass, setTakenOut } from "#server/classes.server.ts";
 import { headersOf, refusalOfAny } from "#server/http/refusal.server.ts";
 import { jsonOf } from "#server/http/request-body.server.ts";
+import { worked } from "#server/jobs/kept.server.ts";
 import { LARGEST_TABLE_BYTES } from "#server/limits.ts";
 import type { Route } from "./+types/classes";
 import { inWords } from "./in-words.server.ts";
@@ -52,7 +50,7 @@ export async function action({ request, params }: Route.ActionArgs): Promise<Res
   try {
     const asked = v.safeParse(RequestSchema, await jsonOf(request, LARGEST_TABLE_BYTES));
     if (!asked.success) return said(400, `The class was not kept: ${asked.issues[0].message}.`);
-    return done(params.lessonId, asked.output);
+    return await done(params.lessonId, asked.output);
   } catch (error) {
     if (error instanceof Response) throw error;
     if (error instanceof SyntaxError)
@@ -62,7 +60,7 @@ export async function action({ request, params }: Route.ActionArgs): Promise<Res
   }
 }
 
-function done(lessonId: string, asked: v.InferOutput<typeof RequestSchema>): Response {
+function done(lessonId: string, asked: v.InferOutput<typeof RequestSchema>): Response | Promise<Response> {
   switch (asked.intent) {
     case "keep":
       return keptSaid(keepClasses(lessonId, [asked]), "The class is in the record.");
@@ -90,10 +88,11 @@ function keptSaid(
   return said(200, added === 0 ? "These classes were in the record already." : says, findings);
 }
 
-function tableTaken(lessonId: string, text: string): Response {
-  const { lesson } = requireLesson(lessonId);
-  const planned = classPlanOf(computeLesson(lesson), lesson.plan, paceOf(lesson.plan)).steps;
-  const { classes, findings } = readClassTable(readCsv(text), { ageBand: lesson.plan.ageBand, planned });
+async function tableTaken(lessonId: string, text: string): Promise<Response> {
+  const stored = requireLesson(lessonId);
+  const planned = await worked("plannedSteps", stored, {});
+  const { ageBand } = stored.lesson.plan;
+  const { classes, findings } = readClassTable(readCsv(text), { ageBand, planned });
   if (classes.length === 0) return said(400, "Nothing was brought in.", findings);
   const entries = classes.map((taught) => ({ key: keyOf(taught), revision: null, taught }));
   const kept = keepClasses(lessonId, entries);

@@ -5,7 +5,7 @@ export { assertNever, invariant } from "./invariant.ts";
 export { type Keep, makeAnew } from "./keep.ts";
 export type { LengthStyle, LengthUnit } from "./length.ts";
 export { formatLength, formatSmallLength, parseLength, smallestStepMm } from "./length.ts";
-export { countOf, listOf, sentenceCase } from "./plural.ts";
+export { countOf, listOf, sentenceCase, timesOf } from "./plural.ts";
 export { requireAt } from "./require-at.ts";
 export { type Seeded, seeded, shuffled } from "./seeded.ts";
 export { whereNotKept } from "./where-not-kept.ts";

@@ -5,6 +5,11 @@ export function countOf(n: number, one: string, many = `${one}s`): string {
   return `${COUNTED[n] ?? n} ${n === 1 ? one : many}`;
 }
 
+/** "once", "three times". */
+export function timesOf(n: number): string {
+  return n === 1 ? "once" : countOf(n, "time");
+}
+
 /** "a, b and c". */
 export function listOf(words: readonly string[]): string {
   if (words.length <= 1) return words[0] ?? "";

@@ -7,4 +7,4 @@ export {
   type RunOptions,
   simulateClass,
 } from "./simulate-class.ts";
-export { type StepWork, stepWorks, taskTimeBeside } from "./step-work.ts";
+export { type PacedLesson, type StepWork, stepWorks, taskTimeBeside } from "./step-work.ts";

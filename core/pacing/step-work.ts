@@ -1,7 +1,15 @@
 import type { Move } from "../drafter/index.ts";
 import type { Paper } from "../paper/index.ts";
 import type { ClassPace, Pace } from "../plan/index.ts";
-import { type EditMap, handTimesMs, type Schedule, type StepWindow, waitMs } from "../schedule/index.ts";
+import {
+  type EditMap,
+  handTimesMs,
+  heldIn,
+  holdsIn,
+  type Schedule,
+  type StepWindow,
+  waitMs,
+} from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 
 /** What a step asks of a pupil, and what time the lesson gives for it. Real ms. */
@@ -29,21 +37,19 @@ export interface StepWork {
 /** Kinds of steps in which the class has something to do with its hands. */
 const HANDS_ON: ReadonlySet<Step["kind"]> = new Set(["draw-along", "measure", "erase"]);
 
+/** A lesson with its times: all of it that a class follows. */
+export interface PacedLesson {
+  readonly steps: readonly Step[];
+  readonly moves: readonly Move[];
+  readonly paper: Paper;
+  readonly schedule: Schedule;
+  /** Null without a recording. */
+  readonly editMap: EditMap | null;
+}
+
 /** What a lesson asks of a class, step by step. */
 export function stepWorks(
-  {
-    steps,
-    moves,
-    paper,
-    schedule,
-    editMap,
-  }: {
-    readonly steps: readonly Step[];
-    readonly moves: readonly Move[];
-    readonly paper: Paper;
-    readonly schedule: Schedule;
-    readonly editMap: EditMap | null;
-  },
+  { steps, moves, paper, schedule, editMap }: PacedLesson,
   pace: Pace,
   { lineMs }: Pick<ClassPace, "lineMs">,
 ): StepWork[] {
@@ -88,7 +94,6 @@ function waitOf(step: Step, { startMs, endMs }: StepWindow, map: EditMap | null,
     const ms = Math.min(endMs - startMs, Math.round(waitMs(step, pace)));
     return { ms, untilMs: endMs - ms };
   }
-  const holds = map.holds.filter((h) => h.lessonFrom >= startMs && h.lessonFrom < endMs);
-  const ms = holds.reduce((sum, h) => sum + h.ms, 0);
-  return { ms, untilMs: holds[0]?.lessonFrom ?? endMs };
+  const span = { startMs, endMs };
+  return { ms: heldIn(map, span), untilMs: holdsIn(map, span)[0]?.lessonFrom ?? endMs };
 }

@@ -1,6 +1,7 @@
 import type { LessonFacts } from "../course/index.ts";
 import { taskTimeBeside } from "../pacing/index.ts";
 import { USUAL_KIT } from "../plan/index.ts";
+import { heldIn } from "../schedule/index.ts";
 import type { ComputedLesson } from "./compute-lesson.ts";
 
 /** What a course knows of a lesson; whether the sheet it begins on has changed is for who knows the other lesson. */
@@ -30,12 +31,9 @@ export function courseFactsOf(
 /** What the tasks of a part take beside the recording. */
 function besideMs({ steps, schedule, editMap }: ComputedLesson, first: number, last: number): number {
   if (!editMap) return 0;
+  const windows = new Map(schedule.windows.map((w) => [w.stepId, w]));
   return steps.slice(first, last + 1).reduce((sum, step) => {
-    const span = schedule.windows.find((w) => w.stepId === step.id);
-    const held = editMap.holds.reduce(
-      (ms, h) => (span && h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs ? ms + h.ms : ms),
-      0,
-    );
-    return sum + taskTimeBeside(step, held);
+    const span = windows.get(step.id);
+    return sum + (span ? taskTimeBeside(step, heldIn(editMap, span)) : 0);
   }, 0);
 }

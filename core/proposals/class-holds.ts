@@ -5,7 +5,7 @@ import { tokensOf } from "../narration/index.ts";
 import type { ClassRun, StepWork } from "../pacing/index.ts";
 import type { ComputedLesson } from "../pipeline/index.ts";
 import { paceOf } from "../plan/index.ts";
-import { type Edit, handTimesMs, holdPlaces } from "../schedule/index.ts";
+import { type Edit, handTimesMs, holdPlaces, holdsIn } from "../schedule/index.ts";
 import type { Step } from "../steps/index.ts";
 
 /** A class waits no longer than this at a time: a step that asks more is too much for one step. */
@@ -68,7 +68,7 @@ export function setHolds(computed: ComputedLesson, holds: ReadonlyMap<string, nu
     const ms = holds.get(step.id);
     const span = schedule.windows[i];
     if (ms === undefined || span?.stepId !== step.id) continue;
-    const there = editMap.holds.filter((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs);
+    const there = holdsIn(editMap, span);
     const places = new Set(there.map((h) => h.sourceAt));
     edits = edits.filter((e) => e.kind !== "hold" || !places.has(e.atMs));
     if (ms >= SHORTEST_HOLD_MS)

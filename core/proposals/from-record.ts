@@ -1,9 +1,7 @@
-import { type Change, countOf, formatClock, sentenceCase } from "../base/index.ts";
+import { type Change, countOf, formatClock, sentenceCase, timesOf } from "../base/index.ts";
 import type { LearntPace } from "../pacing/index.ts";
 import type { ComputedLesson } from "../pipeline/index.ts";
-import { paceOf } from "../plan/index.ts";
-import type { ClassTaught, StepTaught } from "../record/index.ts";
-import { waitMs } from "../schedule/index.ts";
+import { type ClassTaught, middleOf, OVER_MS, type PlannedStep, type StepTaught } from "../record/index.ts";
 import type { Step } from "../steps/index.ts";
 import { classPlanOf } from "../teaching/index.ts";
 import { halve, LONGEST_WAIT_MS, setHolds } from "./class-holds.ts";
@@ -23,9 +21,8 @@ export interface RecordProposal {
   readonly changes: readonly Change[];
 }
 
-/** A step is over its time when it takes so much more of it, and at least so long. */
+/** A step is over its time when it takes so much more of it. */
 const OVER_SHARE = 1.2;
-const OVER_MS = 5000;
 /** In so many of its classes, or more, it must have been so. */
 const MOSTLY = 2 / 3;
 /** A pace that differs less from the one reckoned with says nothing new. */
@@ -43,23 +40,23 @@ export function proposeFromRecord(
   classes: readonly ClassTaught[],
   learnt: LearntPace | null,
 ): RecordProposal[] {
-  const { plan } = computed.lesson;
-  const planned = new Map(classPlanOf(computed, plan, paceOf(plan)).steps.map((s) => [s.stepId, s]));
+  const planned = new Map(classPlanOf(computed, computed.lesson.plan).steps.map((s) => [s.stepId, s]));
   const taught = computed.steps.flatMap((step) => {
-    const handMs = planned.get(step.id)?.handMs ?? 0;
+    const now = planned.get(step.id);
+    if (!now) return [];
     const found = classes.flatMap((of) => {
       const took = of.steps.find((s) => s.stepId === step.id);
       if (!took || took.tookMs === null) return [];
       // What was taught under this name before it was cut, or drawn otherwise, was another step.
-      const same = took.handMs == null || Math.abs(took.handMs - handMs) <= SAME_HAND_MS;
+      const same = took.handMs == null || Math.abs(took.handMs - (now.handMs ?? 0)) <= SAME_HAND_MS;
       return same ? [{ of, took, tookMs: took.tookMs }] : [];
     });
-    return found.length > 0 ? [{ step, found }] : [];
+    return found.length > 0 ? [{ step, now, found }] : [];
   });
   return [
     ...paceSeen(computed, learnt),
-    ...taught.flatMap(({ step, found }) => slipSeen(step, found) ?? []),
-    ...taught.flatMap(({ step, found }) => overrun(computed, step, found) ?? []),
+    ...taught.flatMap(({ step, found }) => slipSeen(computed, step, found) ?? []),
+    ...taught.flatMap(({ step, now, found }) => overrun(computed, step, now, found) ?? []),
   ];
 }
 
@@ -77,25 +74,26 @@ interface Found {
   readonly tookMs: number;
 }
 
-function overrun(computed: ComputedLesson, step: Step, found: readonly Found[]): RecordProposal | null {
+function overrun(
+  computed: ComputedLesson,
+  step: Step,
+  now: PlannedStep,
+  found: readonly Found[],
+): RecordProposal | null {
   const over = found.filter(
     ({ took, tookMs }) => tookMs > took.plannedMs * OVER_SHARE && tookMs - took.plannedMs >= OVER_MS,
   );
   if (over.length === 0 || over.length < found.length * MOSTLY) return null;
-  const span = computed.schedule.windows.find((w) => w.stepId === step.id);
-  if (!span || step.task) return null;
-  const wait = waitNow(computed, step.id);
+  if (step.task) return null;
+  const wait = now.holdMs ?? 0;
   // From what the lesson had then to what they took, and against what it has now: what was taken once is not asked for again.
   const share = found.length / (found.length + 1);
-  const aims = found
-    .map(({ took, tookMs }) => took.plannedMs + share * (tookMs - took.plannedMs))
-    .sort((a, b) => a - b);
-  const aim = aims[aims.length >> 1] ?? 0;
-  const more = Math.round((aim - (span.endMs - span.startMs)) / ROUND_MS) * ROUND_MS;
+  const aim = middleOf(found.map(({ took, tookMs }) => took.plannedMs + share * (tookMs - took.plannedMs)));
+  const more = Math.round((aim - now.plannedMs) / ROUND_MS) * ROUND_MS;
   if (more < ROUND_MS) return null;
   const evidence = found.map(
     ({ of, took, tookMs }) =>
-      `${of.day}, ${of.group}: ${formatClock(tookMs)} instead of ${formatClock(took.plannedMs)}${took.stuck > 0 ? `, stuck ${times(took.stuck)}` : ""}`,
+      `${of.day}, ${of.group}: ${formatClock(tookMs)} instead of ${formatClock(took.plannedMs)}${took.stuck > 0 ? `, stuck ${timesOf(took.stuck)}` : ""}`,
   );
   const head = `Step ${step.number} "${step.title}" ran over in ${found.length === 1 ? "the one class" : `${over.length} of ${found.length} classes`}.`;
   const cut = wait + more > LONGEST_WAIT_MS ? halve(computed, step) : null;
@@ -121,29 +119,17 @@ function overrun(computed: ComputedLesson, step: Step, found: readonly Found[]):
   };
 }
 
-/** How long the class is waited for after a step now. */
-function waitNow({ schedule, editMap, steps, lesson }: ComputedLesson, stepId: string): number {
-  const span = schedule.windows.find((w) => w.stepId === stepId);
-  if (!span) return 0;
-  if (editMap)
-    return editMap.holds
-      .filter((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs)
-      .reduce((sum, h) => sum + h.ms, 0);
-  const step = steps.find((s) => s.id === stepId);
-  return step ? Math.round(waitMs(step, paceOf(lesson.plan))) : 0;
-}
-
-function slipSeen(step: Step, found: readonly Found[]): RecordProposal | null {
+function slipSeen({ lesson }: ComputedLesson, step: Step, found: readonly Found[]): RecordProposal | null {
   const seen = found.filter(({ took }) => took.slips > 0);
   if (step.usualSlip === "" || seen.length === 0 || seen.length < found.length / 2) return null;
-  if (step.notes.some((note) => note.startsWith("Watch out:"))) return null;
+  if (lesson.steps[step.id]?.warn) return null;
   const shown = step.slip === "" ? "Its card would show it crossed out again, and the" : "The";
   return {
     id: `warn ${step.id}`,
     kind: "warn",
     stepId: step.id,
     says: `A slip was seen in step ${step.number} "${step.title}" in ${found.length === 1 ? "the one class" : `${seen.length} of ${found.length} classes`}: ${step.usualSlip} ${shown} words would warn of it.`,
-    evidence: seen.map(({ of, took }) => `${of.day}, ${of.group}: seen ${times(took.slips)}`),
+    evidence: seen.map(({ of, took }) => `${of.day}, ${of.group}: seen ${timesOf(took.slips)}`),
     label: "Warn of it",
     changes: [{ id: `step/${step.id}`, field: "warn", value: true }],
   };
@@ -168,5 +154,3 @@ function paceSeen({ lesson }: ComputedLesson, learnt: LearntPace | null): Record
     },
   ];
 }
-
-const times = (n: number) => (n === 1 ? "once" : countOf(n, "time"));

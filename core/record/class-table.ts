@@ -1,7 +1,7 @@
 import * as v from "valibot";
 import type { Finding } from "../base/index.ts";
 import { AGE_BANDS, type AgeBand } from "../plan/index.ts";
-import { type ClassTaught, ClassTaughtSchema, type StepTaught } from "./class-taught.ts";
+import { type ClassTaught, ClassTaughtSchema, type PlannedStep } from "./class-taught.ts";
 
 /** A table as rows of cells, the first of them its head: any file that spreadsheets write comes down to this. */
 export type Rows = readonly (readonly string[])[];
@@ -64,9 +64,6 @@ export function tableOfClasses(classes: readonly ClassTaught[]): string[][] {
 /** A column that would say who somebody is: such are not taken in. */
 const OF_A_PERSON =
   /(^|[\s_-])(name|names|firstname|surname|forename|pupil|student|child|person|who|e-?mail|birth(day)?|phone|address|contact)([\s_-]|$)/i;
-
-/** What stands in the plan of a step: for tables that say only what it took. */
-export type PlannedStep = Pick<StepTaught, "stepId" | "title" | "plannedMs" | "toldMs" | "handMs" | "holdMs">;
 
 /**
  * Reads classes from a table: rows of one day and group are one class. A row that cannot be read is left out and told of by

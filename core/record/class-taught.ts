@@ -74,6 +74,9 @@ export const StepTaughtSchema = v.strictObject({
 });
 export type StepTaught = v.InferOutput<typeof StepTaughtSchema>;
 
+/** What of a step is known before it is taught. */
+export type PlannedStep = Pick<StepTaught, "stepId" | "title" | "plannedMs" | "toldMs" | "handMs" | "holdMs">;
+
 /** A class taught: of a group, never of persons. */
 export const ClassTaughtSchema = v.strictObject({
   day: DaySchema,

@@ -1,4 +1,4 @@
-export { COLUMNS, type PlannedStep, type Rows, readClassTable, tableOfClasses } from "./class-table.ts";
+export { COLUMNS, type Rows, readClassTable, tableOfClasses } from "./class-table.ts";
 export {
   type ClassKept,
   type ClassTaught,
@@ -6,9 +6,17 @@ export {
   DaySchema,
   GroupSchema,
   LONGEST_STEP_MS,
+  type PlannedStep,
   type StepTaught,
   StepTaughtSchema,
   TookSchema,
   totalsOf,
 } from "./class-taught.ts";
+export {
+  middleOf,
+  OVER_MS,
+  overrunsOf,
+  type PlannedAndReal,
+  plannedAndReal,
+} from "./planned-and-real.ts";
 export { seenLineMs, seenOfAge } from "./seen-pace.ts";

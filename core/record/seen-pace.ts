@@ -1,5 +1,6 @@
 import { AGE_BANDS, type AgeBand, CLASS_GUESSES } from "../plan/index.ts";
 import type { ClassTaught } from "./class-taught.ts";
+import { middleOf } from "./planned-and-real.ts";
 
 /** Steps with less for the hand say nothing of a pace. */
 const LEAST_HAND_MS = 5000;
@@ -16,14 +17,12 @@ const SLOWER_BY = 1.036;
 export function seenLineMs({ ageBand, steps }: ClassTaught): number | null {
   const { demonstratorLineMs } = AGE_BANDS[ageBand];
   const slower = Math.exp(SLOWER_BY * CLASS_GUESSES[ageBand].spread);
-  const seen = steps
-    .flatMap(({ tookMs, toldMs, handMs }) => {
-      if (tookMs === null || toldMs == null || handMs == null || handMs < LEAST_HAND_MS) return [];
-      const own = tookMs - toldMs;
-      return own > 0 ? [(demonstratorLineMs * own) / handMs / slower] : [];
-    })
-    .sort((a, b) => a - b);
-  return seen[seen.length >> 1] ?? null;
+  const seen = steps.flatMap(({ tookMs, toldMs, handMs }) => {
+    if (tookMs === null || toldMs == null || handMs == null || handMs < LEAST_HAND_MS) return [];
+    const own = tookMs - toldMs;
+    return own > 0 ? [(demonstratorLineMs * own) / handMs / slower] : [];
+  });
+  return seen.length > 0 ? middleOf(seen) : null;
 }
 
 /** The same of all classes of an age. */

@@ -81,6 +81,19 @@ function united(stretches: readonly MapPiece[]): MapPiece[] {
   return result;
 }
 
+/** The stops of the picture in a stretch of the lesson, [startMs, endMs). */
+export function holdsIn(
+  { holds }: EditMap,
+  { startMs, endMs }: { readonly startMs: number; readonly endMs: number },
+): readonly Held[] {
+  return holds.filter((h) => h.lessonFrom >= startMs && h.lessonFrom < endMs);
+}
+
+/** How long the picture stands still in a stretch of the lesson, ms. */
+export function heldIn(map: EditMap, stretch: { readonly startMs: number; readonly endMs: number }): number {
+  return holdsIn(map, stretch).reduce((sum, h) => sum + h.ms, 0);
+}
+
 /** What of the recording is seen at a moment of the lesson, in ms: always one instant. */
 export function lessonToSource(map: EditMap, lessonMs: number): number {
   const held = map.holds.find((h) => h.lessonFrom <= lessonMs && lessonMs < h.lessonFrom + h.ms);

@@ -5,6 +5,8 @@ export {
   type EditMap,
   editMap,
   type Held,
+  heldIn,
+  holdsIn,
   lessonToSource,
   nearestLesson,
   type Played,

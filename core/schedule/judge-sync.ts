@@ -4,7 +4,7 @@ import { type Correction, type Heard, type Word, wordsBetween } from "../narrati
 import type { Pace } from "../plan/index.ts";
 import { lengthsIn, type Step } from "../steps/index.ts";
 import type { Sheet } from "../view/index.ts";
-import { type EditMap, sourceToLesson } from "./edit-map.ts";
+import { type EditMap, heldIn, holdsIn, sourceToLesson } from "./edit-map.ts";
 import type { Edit } from "./edits.ts";
 import { waitMs } from "./estimate.ts";
 import type { Schedule, StepWindow } from "./schedule-steps.ts";
@@ -86,9 +86,7 @@ function judgeTimes({ steps, schedule, map, words, pace, take }: SyncInput): Fin
         ),
       );
     const needed = waitMs(step, pace);
-    const held = map.holds
-      .filter((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs)
-      .reduce((sum, h) => sum + h.ms, 0);
+    const held = heldIn(map, span);
     if (held > 0 && held < needed * ENOUGH)
       findings.push(
         about(
@@ -292,7 +290,7 @@ function longerHold(
   span: StepWindow,
   ms: number,
 ): NonNullable<Finding["mend"]> {
-  const inside = map.holds.filter((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs);
+  const inside = holdsIn(map, span);
   const places = new Set(inside.map((h) => h.sourceAt));
   const others = (take.edits ?? []).filter((e) => e.kind !== "hold" || !places.has(e.atMs));
   const atMs = Math.round(inside[inside.length - 1]?.sourceAt ?? 0);

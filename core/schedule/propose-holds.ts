@@ -1,7 +1,7 @@
 import { type Heard, sentencesOf, type Token } from "../narration/index.ts";
 import type { Pace } from "../plan/index.ts";
 import type { Step } from "../steps/index.ts";
-import { type EditMap, lessonToSource } from "./edit-map.ts";
+import { type EditMap, holdsIn, lessonToSource } from "./edit-map.ts";
 import type { Edit } from "./edits.ts";
 import { waitMs } from "./estimate.ts";
 import type { Schedule, StepWindow } from "./schedule-steps.ts";
@@ -26,7 +26,7 @@ export function proposeHolds(
     const span = schedule.windows.find((w) => w.stepId === step.id);
     const ms = Math.round(waitMs(step, pace));
     if (!span || span.wordId === null || ms < LEAST_MS) return [];
-    if (map.holds.some((h) => h.lessonFrom >= span.startMs && h.lessonFrom < span.endMs)) return [];
+    if (holdsIn(map, span).length > 0) return [];
     return [{ kind: "hold", atMs: placeOf(step, span), ms }];
   });
 }

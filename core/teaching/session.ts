@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { type ClassTaught, LONGEST_STEP_MS, type StepTaught } from "../record/index.ts";
-import type { ClassPlan, Station } from "./stations.ts";
+import type { ClassPlan } from "./stations.ts";
 
 /** How much longer a class is waited for at a press. */
 export const LONGER_MS = 30_000;
@@ -134,11 +134,12 @@ export function shownMs({ stations }: ClassPlan, { station, fromMs, rate, spentM
 }
 
 /** What the educator can ask for with one press. */
-export type TeachAct = "on" | "back" | "longer" | "again" | "stuck" | "slip" | "rest" | "end";
+export type TeachAct = "on" | "back" | "longer" | "again" | "stuck" | "slip" | "end";
 
 /**
- * What a press makes of a class as it stands. On: to the next station, and at the last to the end; where it stands still, on from there. Back: to the beginning of
- * this step, or of the one before where nothing of this one has passed yet. Again: this step once more at half the pace.
+ * What a press makes of a class as it stands. On: to the next station, and at the last to the end; where it stands still, on
+ * from there. Back: to the beginning of this step, or of the one before where nothing of this one has passed yet. Again: this
+ * step once more at half the pace.
  */
 export function actOn(plan: ClassPlan, state: TeachState, act: TeachAct, nowMs: number): TeachEvent | null {
   const { stations } = plan;
@@ -163,8 +164,6 @@ export function actOn(plan: ClassPlan, state: TeachState, act: TeachAct, nowMs: 
       return here.kind === "wait"
         ? { kind: "longer", at: nowMs, ms: LONGER_MS }
         : { kind: state.resting ? "run" : "rest", at: nowMs };
-    case "rest":
-      return { kind: state.resting ? "run" : "rest", at: nowMs };
     case "stuck":
     case "slip":
     case "end":
@@ -234,8 +233,8 @@ export function taughtOf(
 const PASSED_OVER_MS = 1500;
 const NOTHING: Tally = { tookMs: 0, waitedMs: 0, stuck: 0, slips: 0 };
 
-/** The station that follows, for what comes next. */
+/** The index of the step that comes after the one in hand; null at the last. */
 export function nextStep({ stations, steps }: ClassPlan, { station }: TeachState): number | null {
-  const here: Station | undefined = stations[station];
+  const here = stations[station];
   return here && here.step + 1 < steps.length ? here.step + 1 : null;
 }

@@ -1,8 +1,7 @@
-import { stepWorks } from "../pacing/index.ts";
-import { classPaceOf, type Pace, type Plan } from "../plan/index.ts";
+import { type PacedLesson, stepWorks } from "../pacing/index.ts";
+import { classPaceOf, type Plan, paceOf } from "../plan/index.ts";
 import type { PlannedStep } from "../record/index.ts";
-import type { EditMap } from "../schedule/index.ts";
-import type { Step } from "../steps/index.ts";
+import { holdsIn } from "../schedule/index.ts";
 
 /** A stretch of a class: something is shown, or the class is waited for. Lesson time, ms. */
 export interface Station {
@@ -23,21 +22,16 @@ export interface ClassPlan {
 }
 
 /** The stretches of a lesson in the order they are taught. */
-export function classPlanOf(
-  computed: Parameters<typeof stepWorks>[0] & {
-    readonly steps: readonly Step[];
-    readonly editMap: EditMap | null;
-  },
-  plan: Plan,
-  pace: Pace,
-): ClassPlan {
-  const works = stepWorks(computed, pace, classPaceOf(plan));
+export function classPlanOf(lesson: PacedLesson, plan: Plan): ClassPlan {
+  const works = stepWorks(lesson, paceOf(plan), classPaceOf(plan));
+  const titles = new Map(lesson.steps.map((s) => [s.id, s.title]));
   const steps = works.map(
-    (w, i): PlannedStep => ({
+    (w): PlannedStep => ({
       stepId: w.stepId,
-      title: computed.steps[i]?.title ?? w.stepId,
+      title: titles.get(w.stepId) ?? w.stepId,
       plannedMs: Math.round(w.endMs - w.fromMs + w.besideMs),
-      toldMs: Math.max(0, Math.round(w.untilMs - w.fromMs - w.shownMs)),
+      // Before a wait and after it: all that is neither drawn nor waited for.
+      toldMs: Math.max(0, Math.round(w.endMs - w.fromMs - w.shownMs - w.holdMs - (w.taskMs - w.besideMs))),
       handMs: Math.round(w.handMs),
       holdMs: Math.round(w.holdMs + w.taskMs),
     }),
@@ -47,11 +41,10 @@ export function classPlanOf(
       toMs > fromMs ? [{ step, kind: "show", fromMs, toMs, waitMs: 0 }] : [];
     const wait = (atMs: number, waitMs: number): Station[] =>
       waitMs > 0 ? [{ step, kind: "wait", fromMs: atMs, toMs: atMs, waitMs }] : [];
-    const holds = computed.editMap?.holds.filter((h) => h.lessonFrom >= w.fromMs && h.lessonFrom < w.endMs);
-    if (!holds) {
-      const all = [...show(w.fromMs, w.untilMs), ...wait(w.untilMs, w.taskMs + w.holdMs)];
-      return all.length > 0 ? all : [{ step, kind: "show", fromMs: w.fromMs, toMs: w.endMs, waitMs: 0 }];
-    }
+    // Without a recording the one wait of a step is at its end.
+    const holds = lesson.editMap
+      ? holdsIn(lesson.editMap, { startMs: w.fromMs, endMs: w.endMs })
+      : [{ lessonFrom: w.untilMs, ms: w.endMs - w.untilMs }];
     let at = w.fromMs;
     const all: Station[] = [];
     for (const hold of holds) {
@@ -62,4 +55,9 @@ export function classPlanOf(
     return all.length > 0 ? all : [{ step, kind: "show", fromMs: w.fromMs, toMs: w.endMs, waitMs: 0 }];
   });
   return { steps, stations };
+}
+
+/** How long all that comes before a step is to take, ms; for one past the last, the whole class. */
+export function plannedBefore({ steps }: ClassPlan, step: number): number {
+  return steps.slice(0, step).reduce((sum, s) => sum + s.plannedMs, 0);
 }

@@ -26,6 +26,8 @@ import {
   stateOf,
 } from "#core/pipeline";
 import type { HandOut } from "#core/plan";
+import type { PlannedStep } from "#core/record";
+import { classPlanOf } from "#core/teaching";
 import { measureText } from "../pdf/fonts.server.ts";
 import { handOutPages, paletteOf, writeHandOut } from "../pdf/hand-out.server.ts";
 import { pagePicture } from "../pdf/page-picture.server.ts";
@@ -201,6 +203,12 @@ const TASKS = {
 
   /** What a course knows of a lesson. */
   courseFacts: (compute: Compute, { at }: { at: LessonAt }) => courseFactsOf(compute(at)),
+
+  /** What is known of each step before it is taught. */
+  plannedSteps: (compute: Compute, { at }: { at: LessonAt }): readonly PlannedStep[] => {
+    const computed = compute(at);
+    return classPlanOf(computed, computed.lesson.plan).steps;
+  },
 
   /** The finished drawing of a revision with what is new or gone in a later one standing out. */
   comparison: (_: Compute, { at, later }: { at: LessonAt; later: LessonAt }): string =>

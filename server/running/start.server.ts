@@ -1,6 +1,7 @@
 import { createServer } from "node:http";
 import { join } from "node:path";
 import type { Express } from "express";
+import { dropTakenOut } from "../classes.server.ts";
 import { DATABASE_FILE, type Db, database, dataFolder } from "../db/database.server.ts";
 import { StoreTrouble, troubleOf } from "../db/store-trouble.ts";
 import { sweepIncoming } from "../files/store.server.ts";
@@ -74,6 +75,7 @@ async function openStore(folder: string): Promise<Db> {
         "damaged",
         `The lessons' database ${join(folder, DATABASE_FILE)} is damaged (${wrong}).`,
       );
+    dropTakenOut(db);
     return db;
   } catch (error) {
     const trouble = troubleOf(error);

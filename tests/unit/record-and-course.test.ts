@@ -11,7 +11,14 @@ import {
 } from "#core/course";
 import { goOnFrom, parseLesson } from "#core/lesson";
 import { computeLesson, courseFactsOf } from "#core/pipeline";
-import { type ClassTaught, ClassTaughtSchema, type Rows, readClassTable, tableOfClasses } from "#core/record";
+import {
+  type ClassTaught,
+  ClassTaughtSchema,
+  plannedAndReal,
+  type Rows,
+  readClassTable,
+  tableOfClasses,
+} from "#core/record";
 import { readCsv, writeCsv } from "#core/table";
 import { demoLesson } from "../demo-lesson.ts";
 import { CLASS, STEP } from "./class-taught.ts";
@@ -57,6 +64,26 @@ test("a record taken out as a table comes in as it was, commas, quotes, line end
       });
       expect(findings).toEqual([]);
       expect(read).toEqual(taught);
+    }),
+  );
+});
+
+test("what each step took is the middle and the longest of the classes that had it", () => {
+  const took = fc.array(fc.option(fc.integer({ min: 0, max: 100_000 })), { maxLength: 9 });
+  fc.assert(
+    fc.property(took, (times) => {
+      const classes = times.map((tookMs) => ({ ...CLASS, steps: [{ ...STEP, tookMs }] }));
+      const [row] = plannedAndReal([STEP, { ...STEP, stepId: "gone" }], classes);
+      const had = times.filter((t) => t !== null);
+      if (had.length === 0) {
+        expect(row?.took).toBeNull();
+        return;
+      }
+      expect(row?.took).toMatchObject({ classes: had.length, longestMs: Math.max(...had) });
+      // Half of them took no longer, and half no less.
+      const middle = row?.took?.middleMs ?? -1;
+      expect(had.filter((t) => t <= middle).length * 2).toBeGreaterThanOrEqual(had.length);
+      expect(had.filter((t) => t >= middle).length * 2).toBeGreaterThanOrEqual(had.length);
     }),
   );
 });

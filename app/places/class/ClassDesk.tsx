@@ -1,17 +1,19 @@
 import { formatClock } from "#core/base";
-import { nextStep } from "#core/teaching";
+import { nextStep, plannedBefore } from "#core/teaching";
 import { StepWords } from "../../lesson/StepWords.tsx";
 import styles from "./Class.module.css";
 import { ClassButtons } from "./ClassButtons.tsx";
 import type { ClassOf } from "./ClassStage.tsx";
 import { useClassInHand } from "./use-class-in-hand.ts";
 import { useClassKeys } from "./use-class-keys.ts";
+import { useKeptPage } from "./use-kept-page.ts";
 import { WaitRing } from "./WaitRing.tsx";
 
 /** The educator's own window beside the projector: the script, the clock, and the same keys. */
 export function ClassDesk({ id, lesson }: ClassOf) {
   const inHand = useClassInHand(id, lesson, false);
   useClassKeys((what) => inHand?.act(what));
+  useKeptPage(id);
   if (!inHand || inHand.state.ended)
     return (
       <main className={styles.over}>
@@ -28,7 +30,7 @@ export function ClassDesk({ id, lesson }: ClassOf) {
   const step = computed.steps.find((s) => s.id === planned?.stepId);
   const after = nextStep(plan, state);
   const next = after === null ? undefined : computed.steps.find((s) => s.id === plan.steps[after]?.stepId);
-  const behindMs = state.classMs - (computed.schedule.windows[here?.step ?? 0]?.startMs ?? 0);
+  const behindMs = state.classMs - plannedBefore(plan, here?.step ?? 0);
   return (
     <div className={styles.desk}>
       <section className={styles.script} aria-label="Script">
@@ -51,7 +53,7 @@ export function ClassDesk({ id, lesson }: ClassOf) {
           <dt>Class so far</dt>
           <dd>{formatClock(state.classMs)}</dd>
           <dt>Planned in all</dt>
-          <dd>{formatClock(plan.steps.reduce((sum, s) => sum + s.plannedMs, 0))}</dd>
+          <dd>{formatClock(plannedBefore(plan, plan.steps.length))}</dd>
           <dt>Since this step was due</dt>
           <dd>{behindMs < 0 ? `${formatClock(-behindMs)} early` : formatClock(behindMs)}</dd>
           <dt>Step</dt>

@@ -1,14 +1,17 @@
 import { Button, Textarea, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { Link } from "react-router";
-import { countOf, formatClock } from "#core/base";
-import { totalsOf } from "#core/record";
+import { countOf, formatClock, timesOf } from "#core/base";
+import { overrunsOf, totalsOf } from "#core/record";
 import { type ClassPlan, shownMs, type TeachEvent, type TeachState, taughtOf } from "#core/teaching";
 import { sendClass, useClassOutbox } from "../../lesson/class-outbox.ts";
 import { keepSession } from "../../lesson/class-session.ts";
 import { PupilsInput, pupilsTyped } from "../../lesson/PupilsInput.tsx";
 import styles from "./Class.module.css";
 import type { ClassInHand } from "./use-class-in-hand.ts";
+
+/** Of the steps that ran over so many are named. */
+const MOST_SHOWN = 4;
 
 /** After the class: what it took, what to change next time, and into the record with it. */
 export function ClassOver({ id, inHand: { plan, session, state, go } }: { id: string; inHand: ClassInHand }) {
@@ -28,11 +31,7 @@ export function ClassOver({ id, inHand: { plan, session, state, go } }: { id: st
     session.events[session.events.length - 1]?.at ?? 0,
   );
   const totals = taught && totalsOf(taught);
-  const over = (taught?.steps ?? [])
-    .flatMap((s, i) => (s.tookMs === null ? [] : [{ ...s, number: i + 1, overMs: s.tookMs - s.plannedMs }]))
-    .filter((s) => s.overMs >= 5000)
-    .sort((a, b) => b.overMs - a.overMs)
-    .slice(0, 4);
+  const over = taught ? overrunsOf(taught).slice(0, MOST_SHOWN) : [];
   const leftOut = taught?.steps.filter((s) => s.tookMs === null).length ?? 0;
   return (
     <main className={styles.over}>
@@ -40,7 +39,7 @@ export function ClassOver({ id, inHand: { plan, session, state, go } }: { id: st
       {totals ? (
         <p>
           {formatClock(totals.tookMs)} min, planned {formatClock(totals.plannedMs)}
-          {totals.stuck > 0 ? `; stuck ${totals.stuck === 1 ? "once" : countOf(totals.stuck, "time")}` : ""}
+          {totals.stuck > 0 ? `; stuck ${timesOf(totals.stuck)}` : ""}
           {totals.slips > 0 ? `; ${countOf(totals.slips, "slip")} seen` : ""}
           {leftOut > 0 ? `; ${countOf(leftOut, "step")} left out` : ""}.
         </p>
@@ -49,9 +48,9 @@ export function ClassOver({ id, inHand: { plan, session, state, go } }: { id: st
       )}
       {over.length > 0 ? (
         <ul>
-          {over.map((s) => (
-            <li key={s.stepId}>
-              Step {s.number}, {s.title}: {formatClock(s.overMs)} longer than planned
+          {over.map(({ step, index, overMs }) => (
+            <li key={step.stepId}>
+              Step {index + 1}, {step.title}: {formatClock(overMs)} longer than planned
             </li>
           ))}
         </ul>

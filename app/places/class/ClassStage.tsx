@@ -4,10 +4,9 @@ import { formatClock } from "#core/base";
 import { findCurrentTake, type Lesson } from "#core/lesson";
 import { overlaySourceOf } from "#core/pipeline";
 import { timelineOf, timelineWithoutTake } from "#core/schedule";
-import { isDue, nextStep, shownMs } from "#core/teaching";
+import { isDue, nextStep, plannedBefore, shownMs } from "#core/teaching";
 import { useClassOutbox } from "../../lesson/class-outbox.ts";
 import { beginClass } from "../../lesson/class-session.ts";
-import { keepPageHere } from "../../lesson/keep-class-here.ts";
 import { LessonPicture } from "../../lesson/LessonPicture.tsx";
 import { useOtherWindows } from "../../lesson/use-other-windows.ts";
 import { usePlayer } from "../../lesson/use-player.ts";
@@ -16,6 +15,7 @@ import { ClassButtons } from "./ClassButtons.tsx";
 import { ClassOver, ClassSent } from "./ClassOver.tsx";
 import { type ClassInHand, useClassInHand } from "./use-class-in-hand.ts";
 import { useClassKeys } from "./use-class-keys.ts";
+import { useKeptPage } from "./use-kept-page.ts";
 import { useKeptRecording } from "./use-kept-recording.ts";
 import { WaitRing } from "./WaitRing.tsx";
 
@@ -48,17 +48,10 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
   const after = nextStep(plan, state);
   const take = findCurrentTake(lesson);
   const video = take?.video && !missingFile ? take.video : null;
-  const recording = useKeptRecording(video?.file ?? null);
+  const recording = useKeptRecording(id, video?.file ?? null);
   useClassOutbox();
   useClassKeys(act);
-  const [reopens, setReopens] = useState(false);
-  useEffect(() => {
-    let gone = false;
-    void keepPageHere().then((kept) => !gone && setReopens(kept));
-    return () => {
-      gone = true;
-    };
-  }, []);
+  const reopens = useKeptPage(id);
 
   // What is playing is not taken from under the class: the kept copy comes in at the next wait, or where the server is gone.
   const [address, setAddress] = useState<string>();
@@ -81,7 +74,7 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
     ? here.fromMs + Math.min(state.spentMs, Math.max(0, here.waitMs - 1))
     : shownMs(plan, state);
   // The player follows the class: another station, speed or rest, and the recording goes there.
-  const place = `${state.station} ${state.fromMs} ${state.rate} ${state.resting} ${state.ended} ${session.events.length === 0} ${address ?? ""}`;
+  const place = `${state.station} ${state.fromMs} ${state.rate} ${state.resting} ${state.ended} ${address ?? ""}`;
   const latest = useRef(atMs);
   latest.current = atMs;
   // biome-ignore lint/correctness/useExhaustiveDependencies: told anew only where the class goes elsewhere
@@ -151,7 +144,7 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
             ? `Keeping the recording here: ${Math.round(recording.kept * 100)} %. `
             : ""}
           {reopens && (recording.kept ?? 1) === 1 ? "Needs no network. " : ""}
-          {formatClock(state.classMs)} of {formatClock(computed.schedule.totalMs)}
+          {formatClock(state.classMs)} of {formatClock(plannedBefore(plan, plan.steps.length))}
         </span>
         <span className={styles.ways}>
           <a href={`/lessons/${id}/class/desk?revision=${revision}`} target="_blank" rel="noreferrer">

@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Lesson } from "#core/lesson";
 import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { paceOf } from "#core/plan";
 import {
   actOn,
   type ClassPlan,
@@ -45,7 +44,7 @@ export interface ClassInHand {
  */
 export function useClassInHand(lessonId: string, lesson: Lesson, leads: boolean): ClassInHand | null {
   const computed = useMemo(() => computeLesson(lesson), [lesson]);
-  const plan = useMemo(() => classPlanOf(computed, lesson.plan, paceOf(lesson.plan)), [computed, lesson]);
+  const plan = useMemo(() => classPlanOf(computed, lesson.plan), [computed, lesson]);
   const session = useClassSession(lessonId);
   const [now, setNow] = useState(() => Date.now());
   const [met, setMet] = useState(false);

@@ -2,7 +2,10 @@ import { useEffect, useState } from "react";
 import { fileKeptHere, keepFileHere } from "../../lesson/keep-class-here.ts";
 
 /** A recording read whole into this browser, so that a class needs no network: its address, and how far it has come. */
-export function useKeptRecording(file: string | null): {
+export function useKeptRecording(
+  lessonId: string,
+  file: string | null,
+): {
   readonly address: string | undefined;
   readonly kept: number | null;
 } {
@@ -28,7 +31,7 @@ export function useKeptRecording(file: string | null): {
       made = URL.createObjectURL(whole);
       setAddress(made);
       setKept(1);
-      await keepFileHere(`/media/${file}`, whole).catch(() => {});
+      await keepFileHere(lessonId, `/media/${file}`, whole).catch(() => {});
     };
     // Without it the recording plays from the server, as long as that is there.
     read().catch(() => setKept(null));
@@ -36,6 +39,6 @@ export function useKeptRecording(file: string | null): {
       stop.abort();
       if (made) URL.revokeObjectURL(made);
     };
-  }, [file]);
+  }, [lessonId, file]);
   return { address, kept };
 }

@@ -1,5 +1,6 @@
-import { useCallback } from "react";
-import type { ClassKept } from "#core/record";
+import { useCallback, useMemo } from "react";
+import { type ClassKept, plannedAndReal } from "#core/record";
+import { classPlanOf } from "#core/teaching";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { Chart, type ChartInk } from "../../ui/Chart.tsx";
 import styles from "./Record.module.css";
@@ -7,24 +8,18 @@ import styles from "./Record.module.css";
 /** What each step was to take, and what it took: the middle class as a bar, all of them as a stretch. */
 export function PlannedAndReal({ classes }: { classes: readonly ClassKept[] }) {
   const { computed, chooseStep } = useLesson();
-  const { steps, schedule } = computed;
+  const { steps } = computed;
+  const rows = useMemo(
+    () =>
+      plannedAndReal(
+        classPlanOf(computed, computed.lesson.plan).steps,
+        classes.map((c) => c.taught),
+      ),
+    [computed, classes],
+  );
   const draw = useCallback(
     (ink: ChartInk) => {
-      const rows = steps.map((step) => {
-        const took = classes
-          .flatMap((c) => c.taught.steps.find((s) => s.stepId === step.id)?.tookMs ?? [])
-          .sort((a, b) => a - b);
-        const span = schedule.windows.find((w) => w.stepId === step.id);
-        const planned = span ? span.endMs - span.startMs : 0;
-        const middle = took[took.length >> 1] ?? null;
-        return {
-          step,
-          planned: planned / 1000,
-          middle: middle === null ? null : middle / 1000,
-          least: took[0] ?? null,
-          most: took[took.length - 1] ?? null,
-        };
-      });
+      const seconds = (ms: number | undefined) => (ms === undefined ? null : ms / 1000);
       const bar = (name: string, color: string, data: readonly (number | null)[]) => ({
         type: "bar" as const,
         name,
@@ -46,7 +41,7 @@ export function PlannedAndReal({ classes }: { classes: readonly ClassKept[] }) {
         },
         xAxis: {
           type: "category" as const,
-          data: rows.map((r) => String(r.step.number)),
+          data: rows.map((_, i) => String(i + 1)),
           axisLine: { lineStyle: { color: ink.line } },
           axisLabel: { color: ink.quiet },
         },
@@ -59,17 +54,17 @@ export function PlannedAndReal({ classes }: { classes: readonly ClassKept[] }) {
           bar(
             "planned now",
             ink.blue,
-            rows.map((r) => r.planned),
+            rows.map((r) => seconds(r.plannedMs)),
           ),
           bar(
             "took, middle class",
             ink.chalk,
-            rows.map((r) => r.middle),
+            rows.map((r) => seconds(r.took?.middleMs)),
           ),
           {
             type: "line" as const,
             name: "longest",
-            data: rows.map((r) => (r.most === null ? null : r.most / 1000)),
+            data: rows.map((r) => seconds(r.took?.longestMs)),
             lineStyle: { width: 0 },
             symbol: "triangle",
             symbolSize: 7,
@@ -78,7 +73,7 @@ export function PlannedAndReal({ classes }: { classes: readonly ClassKept[] }) {
         ],
       };
     },
-    [steps, schedule, classes],
+    [rows],
   );
   const total = classes.length;
   return (

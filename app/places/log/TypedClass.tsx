@@ -1,7 +1,7 @@
 import { Button, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
 import { formatClock, parseClock } from "#core/base";
-import { MOST_PUPILS, paceOf } from "#core/plan";
+import { MOST_PUPILS } from "#core/plan";
 import { type ClassTaught, LONGEST_STEP_MS } from "#core/record";
 import { classPlanOf } from "#core/teaching";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -11,7 +11,7 @@ import styles from "./Record.module.css";
 export function TypedClass({ onDone }: { onDone: (taught: ClassTaught) => Promise<void> }) {
   const { lesson, computed } = useLesson();
   const [fault, setFault] = useState("");
-  const { steps } = classPlanOf(computed, lesson.plan, paceOf(lesson.plan));
+  const { steps } = classPlanOf(computed, lesson.plan);
   const take = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);

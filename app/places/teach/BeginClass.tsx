@@ -1,13 +1,13 @@
 import { Autocomplete, Button, Switch } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { formatClock } from "#core/base";
 import { findCurrentTake } from "#core/lesson";
 import { useClassOutbox } from "../../lesson/class-outbox.ts";
 import { beginClass, keepSession, useClassSession } from "../../lesson/class-session.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { PupilsInput, pupilsTyped } from "../../lesson/PupilsInput.tsx";
 import place from "../../lesson/place.module.css";
+import { LocalTime } from "../../ui/LocalTime.tsx";
 import styles from "./Teach.module.css";
 
 /** Into class: for which group, or on with the class that is under way. */
@@ -21,14 +21,17 @@ export function BeginClass({ groups }: { groups: readonly string[] }) {
   const [goesOn, setGoesOn] = useState(findCurrentTake(lesson)?.video != null);
   const onStage = (at: number) => void navigate(`/lessons/${lessonId}/class/stage?revision=${at}`);
   if (session) {
-    const [first] = session.events;
-    const last = session.events[session.events.length - 1];
+    const begunMs = session.events[0]?.at;
     return (
       <section className={styles.begin}>
         <h2>A class is under way</h2>
         <p className={place.quiet}>
-          {session.group || "No group named"}, {session.day}
-          {first && last ? `, ${formatClock(last.at - first.at)} in so far` : ""}
+          {session.group || "No group named"}
+          {begunMs === undefined ? null : (
+            <>
+              , begun <LocalTime at={new Date(begunMs)} />
+            </>
+          )}
           {session.revision < revision ? "; with the lesson as it was when it began" : ""}.
         </p>
         <div className={styles.row}>

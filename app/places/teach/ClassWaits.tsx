@@ -9,7 +9,7 @@ import type { ClassRuns } from "./use-class-runs.ts";
 
 /** The shortest waits that keep the class, against those the lesson has, taken in one go. */
 export function ClassWaits({
-  runs: { present, least, works, progress },
+  runs: { present, least, works, current },
   keep,
 }: {
   runs: ClassRuns;
@@ -30,7 +30,6 @@ export function ClassWaits({
   const others = proposals.filter((p) => p.cut === null && p.leastMs !== p.nowMs);
   const share = Math.round(keep * 100);
   const last = present.steps[present.steps.length - 1];
-  const stale = progress !== null;
   const numberOf = (id: string) => computed.steps.find((s) => s.id === id)?.number ?? 0;
   return (
     <section className={styles.waits} aria-label="Waits">
@@ -43,7 +42,7 @@ export function ClassWaits({
         <Button
           fullWidth
           variant="light"
-          disabled={stale}
+          disabled={!current}
           onClick={() => commit(takeClassHolds(computed, proposals))}
         >
           {others.length > 0 ? `Take ${countOf(others.length, "wait")}` : "Cut them"}

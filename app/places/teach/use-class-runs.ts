@@ -13,6 +13,8 @@ export interface ClassRuns {
   readonly least: ClassRun | null;
   /** What the answer is of. */
   readonly works: readonly StepWork[];
+  /** Whether it is of the lesson and the class as they are now. */
+  readonly current: boolean;
   /** Share that is done while it runs; null when nothing runs. */
   readonly progress: number | null;
   readonly cancelled: boolean;
@@ -20,11 +22,13 @@ export interface ClassRuns {
   again(): void;
 }
 
-const NONE = { present: null, least: null, works: [] as readonly StepWork[] };
+const NONE = { present: null, least: null, works: [] as readonly StepWork[], said: "" };
 
 /** Runs classes through the lesson beside the page; of several askings the latest goes. */
 export function useClassRuns(works: readonly StepWork[], pace: ClassPace): ClassRuns {
-  const [answer, setAnswer] = useState<Pick<ClassRuns, "present" | "least" | "works">>(NONE);
+  const [answer, setAnswer] = useState<Pick<ClassRuns, "present" | "least" | "works"> & { said: string }>(
+    NONE,
+  );
   const [progress, setProgress] = useState<number | null>(null);
   const [cancelled, setCancelled] = useState(false);
   const [times, setTimes] = useState(0);
@@ -49,7 +53,7 @@ export function useClassRuns(works: readonly StepWork[], pace: ClassPace): Class
     own.onmessage = ({ data }: MessageEvent<PacingAnswer>) => {
       if (data.asked !== asked.current) return;
       if (data.kind === "progress") return setProgress(data.done);
-      setAnswer({ present: data.present, least: data.least, works });
+      setAnswer({ present: data.present, least: data.least, works, said });
       stop();
     };
     own.onerror = () => {
@@ -59,8 +63,10 @@ export function useClassRuns(works: readonly StepWork[], pace: ClassPace): Class
     own.postMessage({ asked: number, works, pace, runs: RUNS, seed: SEED } satisfies PacingRequest);
     return stop;
   }, [works, said, times, stop]);
+  const { said: of, ...shown } = answer;
   return {
-    ...answer,
+    ...shown,
+    current: answer.works === works && of === said,
     progress,
     cancelled,
     cancel: () => {
