@@ -1,9 +1,10 @@
 import { findCurrentTake } from "#core/lesson";
 import { type Heard, type Sentence, sentencesOf, tokensOf } from "#core/narration";
+import type { Step } from "#core/steps";
 import { type Clause, clausesOf } from "../../core/placing/clauses.ts";
 import { type ExpectedStep, expectedOf } from "../../core/placing/expected.ts";
 import { allLabelled } from "../../tests/narrations/labelled.ts";
-import { inItsLesson } from "../../tests/narrations/placing.ts";
+import { beginOf, inItsLesson } from "../../tests/narrations/placing.ts";
 
 /** A narration with its lesson, and the clause with which each step truly begins; null where it is not said. */
 export interface Case {
@@ -19,18 +20,18 @@ export function casesOf(half: "spoken/develop" | "spoken/held" | "spoken/places"
   return allLabelled(half).map((narration) => {
     const computed = inItsLesson(narration);
     const sentences = sentencesOf(tokensOf(findCurrentTake(computed.lesson)?.narration?.cues ?? []));
-    const wordOf = (step: number) => {
-      const index = narration.begins.get(step);
-      return index === undefined ? null : (computed.words[index] ?? null);
+    const wordOf = (step: Step) => {
+      const index = beginOf(narration, step, computed);
+      return index === null ? null : (computed.words[index] ?? null);
     };
     const clauses = partedAt(
       sentences,
-      computed.steps.flatMap((s) => wordOf(s.number)?.id ?? []),
+      computed.steps.flatMap((s) => wordOf(s)?.id ?? []),
     );
     const truth = new Map<number, number | null>();
     const taken = new Set<number>();
     const trueMs = computed.steps.map((step, i) => {
-      const word = wordOf(step.number);
+      const word = wordOf(step);
       if (!word) {
         truth.set(i, null);
         return null;

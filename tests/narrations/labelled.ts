@@ -20,18 +20,16 @@ export interface Labelled {
   readonly labels: readonly Label[];
   /** The lesson it goes with, by its place in the project; null where it goes with none. */
   readonly lesson: string | null;
-  /** The word at which each step that is said begins, by the step's number. */
-  readonly begins: ReadonlyMap<number, number>;
-  /** How many steps the lesson had when it was labelled. */
-  readonly steps: number;
+  /** The word at which the telling of each labelled move begins, by the move's id, or by the id of a step without a move. */
+  readonly begins: ReadonlyMap<string, number>;
 }
 
 /**
  * Reads a narration written for this project: `{kind|words}` for what they do, `{m value unit|words}` for an amount,
  * `{?|words}` for what may go either way. The head says in which style captions are made of it: `captions` of a few words,
  * `machine` without stops or capitals, `rolling` the same without a breath, `paragraphs` of many sentences, single `words`.
- * `#3` stands before the word at which the third step of the lesson begins to be told or drawn; `~8` is a silence of eight
- * seconds.
+ * `#shed/front-top` stands before the word at which the step that begins with this move begins to be told or drawn; a move
+ * keeps its name however the lesson is cut into steps. `~8` is a silence of eight seconds.
  */
 export function readLabelled(path: string): Labelled {
   const [head = "", ...rest] = readFileSync(path, "utf8").split("\n\n");
@@ -40,7 +38,7 @@ export function readLabelled(path: string): Labelled {
   const breathMs = Number(/breath: (\d+)/.exec(head)?.[1] ?? 700);
   const words: Spoken[] = [];
   const labels: Label[] = [];
-  const begins = new Map<number, number>();
+  const begins = new Map<string, number>();
   let silentMs = 0;
   const say = (said: readonly string[], line: number) => {
     for (const text of said) words.push({ text, line, silentMs });
@@ -48,10 +46,11 @@ export function readLabelled(path: string): Labelled {
   };
   for (const [line, source] of rest.join("\n\n").trim().split("\n").entries()) {
     for (const part of source.match(/\{[^{}]*\}[^\s{}]*|[^\s{}]+/g) ?? []) {
-      const [, mark, number] = /^([#~])(\d+)$/.exec(part) ?? [];
-      if (mark === "#") begins.set(Number(number), words.length);
-      if (mark === "~") silentMs = Number(number) * 1000;
-      if (mark) continue;
+      const [, move, seconds] = /^(?:#(\S+)|~(\d+))$/.exec(part) ?? [];
+      if (move && begins.has(move)) throw new Error(`${path}: "${move}" is labelled twice`);
+      if (move) begins.set(move, words.length);
+      if (seconds) silentMs = Number(seconds) * 1000;
+      if (move || seconds) continue;
       const label = /^\{([^|]*)\|([^}]*)\}(.*)$/.exec(part);
       if (!label) {
         say([part], line);
@@ -65,14 +64,12 @@ export function readLabelled(path: string): Labelled {
     }
   }
   const lesson = /lesson: (\S+)/.exec(head)?.[1] ?? null;
-  const steps = Number(/steps: (\d+)/.exec(head)?.[1] ?? 0);
   return {
     name: path.split("/").slice(-2).join("/"),
     ...cuesOf(words, { style, pace, breathMs }),
     labels,
     lesson,
     begins,
-    steps,
   };
 }
 

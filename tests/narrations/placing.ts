@@ -1,8 +1,10 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { applyChanges, setNarration } from "#core/changes";
+import type { Move } from "#core/drafter";
 import { parseLessonText } from "#core/lesson";
 import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import type { Step } from "#core/steps";
 import type { Labelled } from "./labelled.ts";
 
 /** A narration brought into the lesson it goes with. */
@@ -14,4 +16,22 @@ export function inItsLesson(narration: Labelled): ComputedLesson {
   const changed = applyChanges(read.value, setNarration(read.value, "take.vtt", narration.cues));
   if (!changed.ok) throw new Error(`${narration.name}: ${changed.findings[0]?.message}`);
   return computeLesson(changed.value.lesson);
+}
+
+/** The labels under which a step may begin to be told: its moves, or the task it is. */
+export function labelsOf(step: Step, moves: readonly Pick<Move, "id">[]): string[] {
+  return step.task ? [step.id] : moves.slice(step.firstMove, step.lastMove + 1).map((m) => m.id);
+}
+
+/**
+ * The word at which a step begins to be told or drawn, or null where it is not said. Labels name moves, so they outlive
+ * another cutting: a step that holds several labelled moves begins where the first of them does.
+ */
+export function beginOf(
+  { begins }: Labelled,
+  step: Step,
+  { moves }: Pick<ComputedLesson, "moves">,
+): number | null {
+  const words = labelsOf(step, moves).flatMap((label) => begins.get(label) ?? []);
+  return words.length > 0 ? Math.min(...words) : null;
 }

@@ -2,18 +2,19 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { findCurrentTake } from "#core/lesson";
-import { tokensOf } from "#core/narration";
+import { tokensOf, type Word } from "#core/narration";
 import type { ComputedLesson } from "#core/pipeline";
 import { isSure, makePlacer, type PlacedStep } from "#core/placing";
+import type { Step } from "#core/steps";
 import { allLabelled, type Labelled } from "../narrations/labelled.ts";
-import { inItsLesson } from "../narrations/placing.ts";
+import { beginOf, inItsLesson, labelsOf } from "../narrations/placing.ts";
 
 interface Told {
   readonly narration: Labelled;
   readonly computed: ComputedLesson;
   readonly place: ReturnType<typeof makePlacer>;
-  /** When each step truly begins, by its number; null where it is not said. */
-  readonly trueMs: (step: number) => number | null;
+  /** The word at which a step truly begins; undefined where it is not said. */
+  readonly begin: (step: Step) => Word | undefined;
   readonly msOf: (wordId: string) => number;
 }
 
@@ -29,10 +30,7 @@ function told(half: "spoken/develop" | "spoken/held"): Told[] {
         tokensOf(findCurrentTake(computed.lesson)?.narration?.cues ?? []),
         computed.heard,
       ),
-      trueMs: (step) => {
-        const word = narration.begins.get(step);
-        return word === undefined ? null : (computed.words[word]?.startMs ?? null);
-      },
+      begin: (step) => computed.words[beginOf(narration, step, computed) ?? -1],
       msOf: (id) => at.get(id) ?? Number.NaN,
     };
   });
@@ -47,10 +45,10 @@ interface Outcome {
   readonly offMs: number;
 }
 
-function outcomes({ computed, trueMs, msOf }: Told, places: readonly PlacedStep[]): Outcome[] {
+function outcomes({ computed, begin, msOf }: Told, places: readonly PlacedStep[]): Outcome[] {
   return computed.steps.map((step) => {
     const place = places.find((p) => p.stepId === step.id);
-    const truly = trueMs(step.number);
+    const truly = begin(step)?.startMs ?? null;
     const offMs = place && truly !== null ? Math.abs(msOf(place.wordId) - truly) : Number.POSITIVE_INFINITY;
     return { place, trueMs: truly, offMs };
   });
@@ -61,12 +59,31 @@ const shareWithin = (of: readonly Outcome[], ms: number) => {
   return said.filter((o) => o.offMs <= ms).length / said.length;
 };
 
-test("every narration goes with the lesson it was labelled with", () => {
+test("every label names a move or a task of its lesson, in the order in which they come", () => {
   for (const { narration, computed } of [...all.develop, ...all.held]) {
-    expect(computed.steps.length, narration.name).toBe(narration.steps);
+    const order = computed.steps.flatMap((s) => labelsOf(s, computed.moves));
+    const labels = [...narration.begins.keys()];
+    expect(labels.length, narration.name).toBeGreaterThan(0);
+    expect(labels, narration.name).toEqual(order.filter((label) => narration.begins.has(label)));
     const begins = [...narration.begins.values()];
     expect(begins, narration.name).toEqual([...begins].sort((a, b) => a - b));
   }
+});
+
+test("a step that is cut otherwise begins where the first of its labelled moves does", () => {
+  const one = all.develop[0];
+  const [first, second, third] = one?.computed.steps ?? [];
+  if (!one || !first || !second || !third) throw new Error("no narration");
+  const begins = [first, second, third].map((s) => beginOf(one.narration, s, one.computed));
+  expect(beginOf(one.narration, { ...first, lastMove: third.lastMove }, one.computed)).toBe(begins[0]);
+  expect(beginOf(one.narration, { ...second, firstMove: second.firstMove + 1 }, one.computed)).toBeNull();
+  expect(
+    beginOf(
+      one.narration,
+      { ...second, firstMove: second.firstMove + 1, lastMove: third.lastMove },
+      one.computed,
+    ),
+  ).toBe(begins[2]);
 });
 
 // A second labelling of a quarter of them, made apart: what two people agree on is the most that can be asked.
@@ -77,12 +94,13 @@ test("labelled again, nine steps in ten begin within two seconds of the same wor
   const off: number[] = [];
   for (const one of [...all.develop, ...all.held]) {
     const words = one.computed.words;
-    for (const [step, from] of Object.entries(second[one.narration.name] ?? {})) {
+    for (const [label, from] of Object.entries(second[one.narration.name] ?? {})) {
       const plain = (word = "") => word.toLowerCase().replace(/[^\w']/g, "");
       const said = from.split(" ").map(plain);
       const at = words.findIndex((_, i) => said.every((w, k) => plain(words[i + k]?.text) === w));
       expect(at, `${one.narration.name} ${from}`).toBeGreaterThanOrEqual(0);
-      off.push(Math.abs((words[at]?.startMs ?? 0) - (one.trueMs(Number(step)) ?? Number.NaN)));
+      const first = words[one.narration.begins.get(label) ?? -1];
+      off.push(Math.abs((words[at]?.startMs ?? 0) - (first?.startMs ?? Number.NaN)));
     }
   }
   expect(off.length).toBeGreaterThanOrEqual(60);
@@ -121,12 +139,11 @@ describe.each(["develop", "held"] as const)("the %s half of the spoken narration
 });
 
 /** Every n-th step that is said, pinned where it truly begins. */
-function somePinned({ narration, computed }: Told, share: number): Map<string, string> {
+function somePinned({ computed, begin }: Told, share: number): Map<string, string> {
   const every = Math.round(1 / share);
   return new Map(
     computed.steps.flatMap((step) => {
-      const word = narration.begins.get(step.number);
-      const id = word === undefined ? undefined : computed.words[word]?.id;
+      const id = begin(step)?.id;
       return id && step.number % every === 0 ? [[step.id, id] as const] : [];
     }),
   );
@@ -134,18 +151,18 @@ function somePinned({ narration, computed }: Told, share: number): Map<string, s
 
 /** A teacher pins the step that is asked for, until a share of them is pinned; one that is not said is passed over. */
 function pinnedAsAsked(one: Told, share: number): readonly PlacedStep[] {
-  const { narration, computed, place } = one;
+  const { computed, begin, place } = one;
   const pinned = new Map<string, string>();
   let placing = place();
   while (pinned.size < Math.round(computed.steps.length * share)) {
-    const open = computed.steps.filter((s) => !pinned.has(s.id) && narration.begins.has(s.number));
+    const open = computed.steps.filter((s) => !pinned.has(s.id) && begin(s));
     const asked = placing.settles();
     const step =
       open.find((s) => s.id === asked) ??
       open.sort(
         (a, b) => (confidenceOf(placing.places, a.id) ?? 1) - (confidenceOf(placing.places, b.id) ?? 1),
       )[0];
-    const word = step && computed.words[narration.begins.get(step.number) ?? -1];
+    const word = step && begin(step);
     if (!step || !word) break;
     pinned.set(step.id, word.id);
     placing = place(pinned);
