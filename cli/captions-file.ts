@@ -1,5 +1,5 @@
-import type { Finding } from "#core/base";
-import { type Captions, readCaptionBytes } from "#core/narration";
+import type { Finding } from "#core/ground/base";
+import { type Captions, readCaptionBytes } from "#core/time/narration";
 import { CliError, readBytes } from "./arguments.ts";
 
 /** The captions in a file, and what was mended or skipped. Throws CliError where there are none. */

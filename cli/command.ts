@@ -1,4 +1,4 @@
-import type { Finding } from "#core/base";
+import type { Finding } from "#core/ground/base";
 import type { HandOutOptions } from "./hand-out.ts";
 
 /** What may stand on the command line beside files. */

@@ -1,4 +1,4 @@
-import { FRAME_RATES, type FrameRate } from "#core/narration";
+import { FRAME_RATES, type FrameRate } from "#core/time/narration";
 import { oneOf } from "./arguments.ts";
 
 /** A frame rate by its name. Throws CliError for any other. */

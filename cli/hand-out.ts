@@ -1,3 +1,6 @@
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import type { HandOut } from "#core/ground/plan";
 import {
   HAND_OUTS,
   type HandOutKind,
@@ -5,10 +8,7 @@ import {
   lessonForHand,
   OF_CARDS,
   WORKSHEETS,
-} from "#core/handout";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import type { HandOut } from "#core/plan";
+} from "#core/output/handout";
 import { writeHandOut } from "../server/pdf/hand-out.server.ts";
 import { takeHomePage } from "../server/take-home/take-home.server.ts";
 import { CliError, oneOf, saveTo, wholeNumber } from "./arguments.ts";

@@ -1,5 +1,5 @@
-import { parseLessonText } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { parseLessonText } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
 import { CliError, readBytes } from "./arguments.ts";
 
 /** The lesson in a file with all that follows from it. Throws CliError where it is none. */

@@ -1,8 +1,8 @@
-import { seeded } from "#core/base";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import type { ClassTaught } from "#core/record";
-import { classPlanOf } from "#core/teaching";
+import type { ClassTaught } from "#core/class/record";
+import { classPlanOf } from "#core/class/teaching";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { seeded } from "#core/ground/base";
 
 /** Made-up classes of the Saturday drawing club at Osier Lock: one slow week, one quick, and the holiday group. */
 const CLASSES = [

@@ -1,5 +1,5 @@
 import { fileURLToPath } from "node:url";
-import { blankCourse } from "#core/course";
+import { blankCourse } from "#core/class/course";
 import { keepClasses } from "../server/classes.server.ts";
 import { createCourse } from "../server/courses.server.ts";
 import { type Db, dataFolder, openDatabase } from "../server/db/database.server.ts";

@@ -1,6 +1,6 @@
-import { type Colour, escapeXml, type Mark, sameMark } from "#core/display";
-import { type FilmPlan, growsInto, lengthOfMark, msOfPicture } from "#core/film";
-import type { Overlay } from "#core/overlay";
+import { type FilmPlan, growsInto, lengthOfMark, msOfPicture } from "#core/output/film";
+import { type Colour, escapeXml, type Mark, sameMark } from "#core/showing/display";
+import type { Overlay } from "#core/showing/overlay";
 import type { Watch } from "./file-sink.ts";
 import { outliningPen } from "./outlined-svg.ts";
 import type { Typeface } from "./typeface.ts";

@@ -7,7 +7,7 @@ import {
   type Mark,
   type Pen,
   type Spot,
-} from "#core/display";
+} from "#core/showing/display";
 import { leftOf, lineSetter } from "./set-line.ts";
 import type { Typeface } from "./typeface.ts";
 

@@ -1,5 +1,12 @@
-import { type FilmPlan, type FilmRun, movieHead, movieSizeAt, movieTail, type PngSample } from "#core/film";
-import type { OverlayFrame } from "#core/overlay";
+import {
+  type FilmPlan,
+  type FilmRun,
+  movieHead,
+  movieSizeAt,
+  movieTail,
+  type PngSample,
+} from "#core/output/film";
+import type { OverlayFrame } from "#core/showing/overlay";
 import type { FileSink, PaintPng, Watch } from "./file-sink.ts";
 
 /** Writes an overlay as a QuickTime movie of PNG pictures: each is painted once and held for as many frames as it lasts. */

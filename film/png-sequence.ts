@@ -1,5 +1,5 @@
-import { type FilmPlan, type FilmRun, fileOfRun, listOfRuns, msOfPicture } from "#core/film";
-import type { OverlayFrame } from "#core/overlay";
+import { type FilmPlan, type FilmRun, fileOfRun, listOfRuns, msOfPicture } from "#core/output/film";
+import type { OverlayFrame } from "#core/showing/overlay";
 import type { FileSink, PaintPng, Watch } from "./file-sink.ts";
 import { zipInto } from "./zip-file.ts";
 

@@ -1,6 +1,6 @@
-import { type Mark, PAPER_PALETTE } from "#core/display";
-import { type FilmPlan, stillOfStep } from "#core/film";
-import type { ComputedLesson } from "#core/pipeline";
+import type { ComputedLesson } from "#core/document/pipeline";
+import { type FilmPlan, stillOfStep } from "#core/output/film";
+import { type Mark, PAPER_PALETTE } from "#core/showing/display";
 import type { FileSink, PaintPng, Watch } from "./file-sink.ts";
 import { outlinedSvg } from "./outlined-svg.ts";
 import type { Typeface } from "./typeface.ts";

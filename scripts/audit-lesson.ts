@@ -1,7 +1,7 @@
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { CEILINGS, FAMILY_LINES, type Step } from "#core/steps";
-import { countSaid, lettersSaid } from "#core/told";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { CEILINGS, FAMILY_LINES, type Step } from "#core/telling/steps";
+import { countSaid, lettersSaid } from "#core/telling/told";
 
 /** What is wrong with how a step is told; each names the step and what of it. */
 export interface Flaw {

@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
-import { sampleLesson, VIEW_KINDS } from "#core/changes";
-import { type Lesson, parseLessonText } from "#core/lesson";
-import { AGE_BANDS, type AgeBand } from "#core/plan";
-import { RECIPE_NAMES } from "#core/recipes";
+import { sampleLesson, VIEW_KINDS } from "#core/document/changes";
+import { type Lesson, parseLessonText } from "#core/document/lesson";
+import { RECIPE_NAMES } from "#core/drawing/recipes";
+import { AGE_BANDS, type AgeBand } from "#core/ground/plan";
 import { auditLesson, FLAWS, type FlawKind } from "./audit-lesson.ts";
 
 // How the steps of lessons are told: of those in a folder, or of the demos and every construction in every view.

@@ -1,8 +1,6 @@
-import { requireAt } from "#core/base";
-import { applyChanges, CHOOSABLE, type Choosable, putObject, sampleLesson } from "#core/changes";
-import { drawState, explainStep, PAPER_PALETTE, PRINT_PALETTE, toSvg } from "#core/display";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import { applyChanges, CHOOSABLE, type Choosable, putObject, sampleLesson } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
 import {
   boundsAt,
   type ObjectOption,
@@ -12,9 +10,11 @@ import {
   RECIPES,
   type RecipeName,
   recipeNamed,
-} from "#core/recipes";
-import type { Step } from "#core/steps";
-import { planView } from "#core/view";
+} from "#core/drawing/recipes";
+import { planView } from "#core/drawing/view";
+import { requireAt } from "#core/ground/base";
+import { drawState, explainStep, PAPER_PALETTE, PRINT_PALETTE, toSvg } from "#core/showing/display";
+import type { Step } from "#core/telling/steps";
 import { samplesChapter } from "./samples-chapter.ts";
 
 const KINDS = ["one-point", "two-point"] as const;

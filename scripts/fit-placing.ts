@@ -1,12 +1,12 @@
 // Sets what each piece of evidence is worth when steps are placed in speech, and how sure a place then is: the weights under
 // which the developed half of the spoken narrations is likeliest where its steps truly begin, and the sureness measured by
-// leaving each of them out once. `npm run fit-placing` writes both into core/placing; the half read once is never looked at.
+// leaving each of them out once. `npm run fit-placing` writes both into core/time/placing; the half read once is never looked at.
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { FEATURES, type Feature, type Weights } from "../core/placing/evidence.ts";
-import { likeliest, NEAR_MS } from "../core/placing/likeliest.ts";
-import { modelOf } from "../core/placing/model.ts";
-import { beginnings, walksOf } from "../core/placing/walks.ts";
+import { FEATURES, type Feature, type Weights } from "../core/time/placing/evidence.ts";
+import { likeliest, NEAR_MS } from "../core/time/placing/likeliest.ts";
+import { modelOf } from "../core/time/placing/model.ts";
+import { beginnings, walksOf } from "../core/time/placing/walks.ts";
 import { type Case, casesOf } from "./fit-placing/cases.ts";
 import { type Prepared, prepared, slopeOf } from "./fit-placing/slope.ts";
 import { START } from "./fit-placing/start.ts";
@@ -115,7 +115,7 @@ const unsaid = calibration(
 console.log("Sureness of places:", said, "of what is not said:", unsaid);
 const lines = FEATURES.map((f) => `  ${f}: ${Number(weights[f].toFixed(2))},`).join("\n");
 writeFileSync(
-  join(import.meta.dirname, "../core/placing/weights.ts"),
+  join(import.meta.dirname, "../core/time/placing/weights.ts"),
   `import type { Weights } from "./evidence.ts";
 
 /** What each piece of evidence is worth, in nats: set by \`npm run fit-placing\` on the developed half of the narrations. */

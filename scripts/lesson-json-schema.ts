@@ -1,5 +1,5 @@
 import { toJsonSchema } from "@valibot/to-json-schema";
-import { LESSON_VERSION, LessonSchema } from "#core/lesson";
+import { LESSON_VERSION, LessonSchema } from "#core/document/lesson";
 
 /** The JSON Schema of lesson documents as text, from the schema the app itself reads with. */
 export function lessonJsonSchema(): string {

@@ -8,7 +8,7 @@ import {
   type KitName,
   SCHOOLS,
   USUAL_KIT,
-} from "#core/plan";
+} from "#core/ground/plan";
 
 /**
  * What a lesson's plan can say: schools of drawing, kit with substitutes and cautions, waits, paces. A test compares it with

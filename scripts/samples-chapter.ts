@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { drawState, PAPER_PALETTE, toSvg } from "#core/display";
-import { type Lesson, parseLessonText } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import { type Lesson, parseLessonText } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { drawState, PAPER_PALETTE, toSvg } from "#core/showing/display";
 
 const FOLDER = join(import.meta.dirname, "../demo/samples");
 const IN_A_ROW = 3;

@@ -4,8 +4,8 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
-import { type Lesson, parseLesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import { type Lesson, parseLesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
 import { holdLocked } from "../tests/attack/break-store.ts";
 
 const PORT = "4391";

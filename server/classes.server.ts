@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, isNotNull, isNull, lt } from "drizzle-orm";
-import { type LearntPace, learnPace } from "#core/pacing";
-import { AGE_BANDS, type AgeBand } from "#core/plan";
-import { type ClassKept, type ClassTaught, seenOfAge, tableOfClasses } from "#core/record";
+import { type LearntPace, learnPace } from "#core/class/pacing";
+import { type ClassKept, type ClassTaught, seenOfAge, tableOfClasses } from "#core/class/record";
+import { AGE_BANDS, type AgeBand } from "#core/ground/plan";
 import { type Db, database, inOneGo, type Tx } from "./db/database.server.ts";
 import { classesTaught, lessons } from "./db/schema.ts";
 

@@ -1,6 +1,6 @@
 import { and, desc, eq, gt } from "drizzle-orm";
 import * as v from "valibot";
-import { type Course, type CourseEdit, CourseSchema, editCourse, type LessonFacts } from "#core/course";
+import { type Course, type CourseEdit, CourseSchema, editCourse, type LessonFacts } from "#core/class/course";
 import { type Db, database, inOneGo } from "./db/database.server.ts";
 import { courseStates, courses } from "./db/schema.ts";
 import { worked } from "./jobs/kept.server.ts";

@@ -1,6 +1,6 @@
 import { createReadStream, existsSync, readdirSync, readFileSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { type Lesson, parseLessonText } from "#core/lesson";
+import { type Lesson, parseLessonText } from "#core/document/lesson";
 import { type Db, database, dataFolder } from "./db/database.server.ts";
 import { storeFile } from "./files/store.server.ts";
 import { createLesson } from "./lessons.server.ts";

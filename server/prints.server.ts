@@ -1,6 +1,6 @@
 import { and, desc, eq } from "drizzle-orm";
-import type { HandOutWish, Printed, PrintState } from "#core/handout";
-import type { HandOut } from "#core/plan";
+import type { HandOut } from "#core/ground/plan";
+import type { HandOutWish, Printed, PrintState } from "#core/output/handout";
 import { type Db, database } from "./db/database.server.ts";
 import { type PrintedPart, prints } from "./db/schema.ts";
 import { type StoredAt, worked } from "./jobs/kept.server.ts";

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, isNull, ne, or, type SQL, sql } from "drizzle-orm";
-import type { LessonState } from "#core/pipeline";
+import type { LessonState } from "#core/document/pipeline";
 import { type Db, database } from "./db/database.server.ts";
 import { digests, lessons, pictures } from "./db/schema.ts";
 import { CORE_VERSION } from "./jobs/core-version.ts";

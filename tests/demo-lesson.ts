@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { type Lesson, parseLessonText } from "#core/lesson";
+import { type Lesson, parseLessonText } from "#core/document/lesson";
 
 const LESSONS = join(import.meta.dirname, "../demo/lessons");
 const SAMPLES = join(import.meta.dirname, "../demo/samples");

@@ -2,11 +2,11 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { Mark } from "#core/display";
-import { type HandOutWish, layHandOut, lessonForHand, type Page } from "#core/handout";
-import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import type { HandOut } from "#core/plan";
+import type { Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import type { HandOut } from "#core/ground/plan";
+import { type HandOutWish, layHandOut, lessonForHand, type Page } from "#core/output/handout";
+import type { Mark } from "#core/showing/display";
 import { measureText } from "../server/pdf/fonts.server.ts";
 
 /** Lessons computed so far, by what they are and how they are printed. */

@@ -1,5 +1,5 @@
-import type { Parsed } from "#core/base";
-import { type Captions, readCaptionBytes } from "#core/narration";
+import type { Parsed } from "#core/ground/base";
+import { type Captions, readCaptionBytes } from "#core/time/narration";
 
 /** A caption file in, its cues out, with how far the reading is. */
 export type CaptionsRequest = File;

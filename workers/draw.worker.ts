@@ -1,6 +1,6 @@
-import { type Drawing, drawState, type Mark, type Medium } from "#core/display";
-import type { Lesson } from "#core/lesson";
-import { type DrawnLesson, drawLesson, type SightAid, sightAids } from "#core/pipeline";
+import type { Lesson } from "#core/document/lesson";
+import { type DrawnLesson, drawLesson, type SightAid, sightAids } from "#core/document/pipeline";
+import { type Drawing, drawState, type Mark, type Medium } from "#core/showing/display";
 
 /** Asks for the paper of a lesson after a move, as marks. */
 export interface DrawRequest {

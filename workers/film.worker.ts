@@ -1,5 +1,6 @@
 import { canEncodeAudio, canEncodeVideo } from "mediabunny";
-import { type Mark, PAPER_PALETTE } from "#core/display";
+import { findCurrentTake, type Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson, overlaySourceOf } from "#core/document/pipeline";
 import {
   type Abilities,
   type FilmPlan,
@@ -8,10 +9,9 @@ import {
   offerFilm,
   planFilm,
   soundPlan,
-} from "#core/film";
-import { findCurrentTake, type Lesson } from "#core/lesson";
-import { type OverlayFrame, overlayOf, overlayPalette } from "#core/overlay";
-import { type ComputedLesson, computeLesson, overlaySourceOf } from "#core/pipeline";
+} from "#core/output/film";
+import { type Mark, PAPER_PALETTE } from "#core/showing/display";
+import { type OverlayFrame, overlayOf, overlayPalette } from "#core/showing/overlay";
 import { animatedSvg } from "#film/animated-svg.ts";
 import type { Watch } from "#film/file-sink.ts";
 import { writePngMovie } from "#film/png-movie.ts";

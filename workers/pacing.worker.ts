@@ -1,5 +1,5 @@
-import { type ClassRun, type StepWork, simulateClass } from "#core/pacing";
-import type { ClassPace } from "#core/plan";
+import { type ClassRun, type StepWork, simulateClass } from "#core/class/pacing";
+import type { ClassPace } from "#core/ground/plan";
 
 export interface PacingRequest {
   readonly asked: number;

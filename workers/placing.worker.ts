@@ -1,5 +1,5 @@
-import { type Cue, type Heard, tokensOf } from "#core/narration";
-import { makePlacer, type PlacedStep, type Placer, type TellableStep } from "#core/placing";
+import { type Cue, type Heard, tokensOf } from "#core/time/narration";
+import { makePlacer, type PlacedStep, type Placer, type TellableStep } from "#core/time/placing";
 
 /** What is told and what is said; then, again and again, the words at which steps are pinned. */
 export type PlacingRequest =

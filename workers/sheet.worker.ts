@@ -1,6 +1,6 @@
 import { type VideoSample, VideoSampleSink } from "mediabunny";
-import type { CornersPx } from "#core/geometry";
-import type { Tones } from "#core/overlay";
+import type { CornersPx } from "#core/ground/geometry";
+import type { Tones } from "#core/showing/overlay";
 import {
   courseOf,
   findSheet,
@@ -12,7 +12,7 @@ import {
   type SheetSighting,
   sheetWatcher,
   tonesOf,
-} from "#core/still";
+} from "#core/sight/still";
 import { FilmTrouble } from "./film/film-trouble.ts";
 import { bytesOfPlanes, layoutOf } from "./film/planes.ts";
 import { openRecording } from "./film/recording.ts";

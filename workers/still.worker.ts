@@ -1,8 +1,8 @@
-import type { CornersPx } from "#core/geometry";
-import type { Lesson } from "#core/lesson";
-import { type DrawnLesson, drawLesson } from "#core/pipeline";
-import { type Fit, fitObject, fitView } from "#core/proposals";
-import { grayOf, type Misfit, measureMisfits, type StraightStill, straighten } from "#core/still";
+import type { Lesson } from "#core/document/lesson";
+import { type DrawnLesson, drawLesson } from "#core/document/pipeline";
+import { type Fit, fitObject, fitView } from "#core/document/proposals";
+import type { CornersPx } from "#core/ground/geometry";
+import { grayOf, type Misfit, measureMisfits, type StraightStill, straighten } from "#core/sight/still";
 
 /** Pixels a millimetre of the straightened sheet: a line of half a millimetre is two pixels wide. */
 const PX_PER_MM = 4;

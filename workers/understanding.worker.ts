@@ -1,4 +1,4 @@
-import { type Cue, type Heard, understand } from "#core/narration";
+import { type Cue, type Heard, understand } from "#core/time/narration";
 
 /** All that is said in, what it does in the lesson out. */
 export type UnderstandingRequest = readonly Cue[];

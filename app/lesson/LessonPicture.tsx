@@ -1,9 +1,9 @@
 import { type RefObject, useMemo } from "react";
-import type { Drawing, Mark } from "#core/display";
-import type { Take } from "#core/lesson";
-import { findCurrentTake } from "#core/lesson";
-import { fitRecording, fitSheet, type OverlaySource, overlayOf, overlayPalette } from "#core/overlay";
-import type { ComputedLesson } from "#core/pipeline";
+import type { Take } from "#core/document/lesson";
+import { findCurrentTake } from "#core/document/lesson";
+import type { ComputedLesson } from "#core/document/pipeline";
+import type { Drawing, Mark } from "#core/showing/display";
+import { fitRecording, fitSheet, type OverlaySource, overlayOf, overlayPalette } from "#core/showing/overlay";
 import { MarkLayer } from "../ui/DrawingView.tsx";
 import styles from "./LessonPicture.module.css";
 

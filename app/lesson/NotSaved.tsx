@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
-import { countOf, sentenceCase } from "#core/base";
-import { serialiseLesson } from "#core/lesson";
+import { serialiseLesson } from "#core/document/lesson";
+import { countOf, sentenceCase } from "#core/ground/base";
 import { downloadText } from "../ui/download-text.ts";
 import styles from "./LessonFrame.module.css";
 import type { LessonEditor } from "./use-lesson-editor.ts";

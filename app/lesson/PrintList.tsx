@@ -1,4 +1,4 @@
-import { CALLED, type HandOutWish, type PrintState } from "#core/handout";
+import { CALLED, type HandOutWish, type PrintState } from "#core/output/handout";
 import { LocalTime } from "../ui/LocalTime.tsx";
 import styles from "./PrintList.module.css";
 

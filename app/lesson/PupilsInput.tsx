@@ -1,5 +1,5 @@
 import { NumberInput } from "@mantine/core";
-import { MOST_PUPILS } from "#core/plan";
+import { MOST_PUPILS } from "#core/ground/plan";
 
 /** How many pupils: a whole number, or null. Undefined: what was typed cannot be. */
 export function pupilsTyped(typed: number | string): number | null | undefined {

@@ -1,7 +1,7 @@
 import { useGesture } from "@use-gesture/react";
 import { createContext, type ReactNode, useContext, useEffect, useRef } from "react";
-import type { Drawing } from "#core/display";
-import type { PaperPoint } from "#core/geometry";
+import type { PaperPoint } from "#core/ground/geometry";
+import type { Drawing } from "#core/showing/display";
 import { MarkLayer } from "../ui/DrawingView.tsx";
 import { useKeys } from "../ui/use-keys.ts";
 import { DeskControls } from "./DeskControls.tsx";

@@ -7,7 +7,7 @@ import IconMessage from "@tabler/icons-react/dist/esm/icons/IconMessage.mjs";
 import IconPencil from "@tabler/icons-react/dist/esm/icons/IconPencil.mjs";
 import IconRuler2 from "@tabler/icons-react/dist/esm/icons/IconRuler2.mjs";
 import IconStar from "@tabler/icons-react/dist/esm/icons/IconStar.mjs";
-import type { Step } from "#core/steps";
+import type { Step } from "#core/telling/steps";
 
 /** What a class does in a step of each kind, as a sign and in words. */
 export const STEP_SIGNS: Readonly<Record<Step["kind"], { readonly sign: Icon; readonly says: string }>> = {

@@ -1,10 +1,10 @@
 import { Tooltip } from "@mantine/core";
 import { memo, useEffect, useRef } from "react";
-import { type Drawing, drawStep } from "#core/display";
-import type { Paper } from "#core/paper";
-import type { Part } from "#core/schedule";
-import type { Step } from "#core/steps";
-import type { Sheet } from "#core/view";
+import type { Paper } from "#core/drawing/paper";
+import type { Sheet } from "#core/drawing/view";
+import { type Drawing, drawStep } from "#core/showing/display";
+import type { Step } from "#core/telling/steps";
+import type { Part } from "#core/time/schedule";
 import { DrawingView } from "../ui/DrawingView.tsx";
 import { Sortable, SortableItem } from "../ui/Sortable.tsx";
 import { WhenNear } from "../ui/WhenNear.tsx";

@@ -1,4 +1,4 @@
-import type { Step } from "#core/steps";
+import type { Step } from "#core/telling/steps";
 import styles from "./StepWords.module.css";
 
 /** What is said of a step: instruction, reason, check and slip. */

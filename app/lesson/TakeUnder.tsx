@@ -1,7 +1,7 @@
 import { Button, Slider, Switch } from "@mantine/core";
 import { useState } from "react";
-import { type Change, formatClock } from "#core/base";
-import type { Sheet } from "#core/view";
+import type { Sheet } from "#core/drawing/view";
+import { type Change, formatClock } from "#core/ground/base";
 import { useMmPerPx } from "./SheetDesk.tsx";
 import styles from "./TakeUnder.module.css";
 import type { Still } from "./use-still.ts";

@@ -1,5 +1,5 @@
-import { findCurrentTake } from "#core/lesson";
-import { EXPORT_FORMATS } from "#core/pipeline";
+import { findCurrentTake } from "#core/document/lesson";
+import { EXPORT_FORMATS } from "#core/document/pipeline";
 import { useLesson } from "./lesson-context.ts";
 import styles from "./WriteOut.module.css";
 

@@ -1,6 +1,6 @@
 import { useEffect, useSyncExternalStore } from "react";
-import type { Finding } from "#core/base";
-import type { ClassTaught } from "#core/record";
+import type { ClassTaught } from "#core/class/record";
+import type { Finding } from "#core/ground/base";
 import type { ClassesAnswer } from "../routes/classes.ts";
 
 /** A class on its way into the record. */

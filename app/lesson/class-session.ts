@@ -1,8 +1,8 @@
 import { useSyncExternalStore } from "react";
 import * as v from "valibot";
-import type { AgeBand } from "#core/plan";
-import { ClassTaughtSchema } from "#core/record";
-import { type TeachEvent, TeachEventSchema } from "#core/teaching";
+import { ClassTaughtSchema } from "#core/class/record";
+import { type TeachEvent, TeachEventSchema } from "#core/class/teaching";
+import type { AgeBand } from "#core/ground/plan";
 import { forgetKept } from "./keep-class-here.ts";
 import { newKey } from "./new-key.ts";
 

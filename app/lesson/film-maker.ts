@@ -1,4 +1,4 @@
-import type { FilmKind } from "#core/film";
+import type { FilmKind } from "#core/output/film";
 import type { FilmAnswer, FilmRequest } from "../../workers/film.worker.ts";
 import { keepFilm, openFilm, sweepFilms } from "./film-folder.ts";
 

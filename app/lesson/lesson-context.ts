@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useOutletContext, useSearchParams } from "react-router";
-import type { Step } from "#core/steps";
+import type { Step } from "#core/telling/steps";
 import type { LessonEditor } from "./use-lesson-editor.ts";
 
 export interface LessonContext extends LessonEditor {

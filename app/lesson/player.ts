@@ -6,7 +6,7 @@ import {
   type PlaybackEvent,
   playOn,
   type Timeline,
-} from "#core/schedule";
+} from "#core/time/schedule";
 
 /**
  * Plays a timeline on a video element, or by the page's clock where there is none. It only carries: frames and passing time

@@ -1,4 +1,4 @@
-import type { Change, Finding } from "#core/base";
+import type { Change, Finding } from "#core/ground/base";
 import type { SaveAnswer } from "../routes/save.ts";
 
 /** An edit on its way to the server. */

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import type { Lesson } from "#core/lesson";
+import type { Lesson } from "#core/document/lesson";
 import type { DrawAnswer, DrawRequest } from "../../workers/draw.worker.ts";
 
 /**

@@ -1,5 +1,5 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
-import type { Lesson } from "#core/lesson";
+import type { Lesson } from "#core/document/lesson";
 import type { FilmAnswer, FilmOrder, FilmRequest } from "../../workers/film.worker.ts";
 import { type FilmState, filmMaker } from "./film-maker.ts";
 

@@ -1,9 +1,9 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
-import type { Change, Finding } from "#core/base";
-import { applyChanges } from "#core/changes";
-import { findCurrentTake, type Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/pipeline";
+import { applyChanges } from "#core/document/changes";
+import { findCurrentTake, type Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/document/pipeline";
+import type { Change, Finding } from "#core/ground/base";
 import type { Op, Trouble } from "./save-line.ts";
 import { useOtherWindows } from "./use-other-windows.ts";
 import { useSaveLine } from "./use-save-line.ts";

@@ -1,5 +1,5 @@
 import { type RefObject, useEffect, useRef, useState, useSyncExternalStore } from "react";
-import { AT_THE_START, type Playback, type Timeline } from "#core/schedule";
+import { AT_THE_START, type Playback, type Timeline } from "#core/time/schedule";
 import { Player } from "./player.ts";
 
 /** A player of a timeline, on the video element where there is one. It stays the same; only its timeline changes. */

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
-import type { CornersPx } from "#core/geometry";
-import type { Lesson, Take } from "#core/lesson";
-import type { Tones } from "#core/overlay";
+import type { Lesson, Take } from "#core/document/lesson";
+import type { CornersPx } from "#core/ground/geometry";
+import type { Tones } from "#core/showing/overlay";
 import type { SheetAnswer, SheetRequest } from "../../workers/sheet.worker.ts";
 import { frameOf } from "./frame-of.ts";
 

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { findCurrentTake, type Lesson } from "#core/lesson";
-import type { Fit } from "#core/proposals";
-import type { Misfit } from "#core/still";
+import { findCurrentTake, type Lesson } from "#core/document/lesson";
+import type { Fit } from "#core/document/proposals";
+import type { Misfit } from "#core/sight/still";
 import type { StillAnswer, StillRequest } from "../../workers/still.worker.ts";
 import { frameOf } from "./frame-of.ts";
 

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { type Cue, type Heard, understand } from "#core/narration";
+import { type Cue, type Heard, understand } from "#core/time/narration";
 import type { UnderstandingAnswer, UnderstandingRequest } from "../../workers/understanding.worker.ts";
 
 /** So many letters, some ten minutes of talk, are understood faster than a worker starts. */

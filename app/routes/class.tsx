@@ -1,4 +1,4 @@
-import { findCurrentTake } from "#core/lesson";
+import { findCurrentTake } from "#core/document/lesson";
 import { findFile } from "#server/files/store.server.ts";
 import { findRevision } from "#server/lessons.server.ts";
 import { LessonComing } from "../lesson/LessonComing.tsx";

@@ -1,7 +1,7 @@
 import * as v from "valibot";
-import type { Finding } from "#core/base";
-import { type ClassTaught, ClassTaughtSchema, readClassTable, tableOfClasses } from "#core/record";
-import { readCsv, writeCsv } from "#core/table";
+import { type ClassTaught, ClassTaughtSchema, readClassTable, tableOfClasses } from "#core/class/record";
+import type { Finding } from "#core/ground/base";
+import { readCsv, writeCsv } from "#core/ground/table";
 import { keepClasses, listClasses, MOST_CLASSES, rewriteClass, setTakenOut } from "#server/classes.server.ts";
 import { headersOf, refusalOfAny } from "#server/http/refusal.server.ts";
 import { jsonOf } from "#server/http/request-body.server.ts";

@@ -1,6 +1,6 @@
 import { data, redirect } from "react-router";
 import * as v from "valibot";
-import { type CourseEdit, CourseEditSchema, layCourse } from "#core/course";
+import { type CourseEdit, CourseEditSchema, layCourse } from "#core/class/course";
 import {
   factsOfCourse,
   findCourse,

@@ -1,4 +1,4 @@
-import { HAND_OUTS } from "#core/handout";
+import { HAND_OUTS } from "#core/output/handout";
 import { worked } from "#server/jobs/kept.server.ts";
 import type { Route } from "./+types/hand-out-picture";
 import { inWords } from "./in-words.server.ts";

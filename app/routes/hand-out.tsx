@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { data, type ShouldRevalidateFunctionArgs } from "react-router";
 import * as v from "valibot";
-import { HandOutWishSchema, printAgain, type ShownPages } from "#core/handout";
+import { HandOutWishSchema, printAgain, type ShownPages } from "#core/output/handout";
 import { formOf } from "#server/http/request-body.server.ts";
 import { worked } from "#server/jobs/kept.server.ts";
 import { LARGEST_FORM_BYTES } from "#server/limits.ts";

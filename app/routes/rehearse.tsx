@@ -1,4 +1,4 @@
-import { findCurrentTake } from "#core/lesson";
+import { findCurrentTake } from "#core/document/lesson";
 import { findFile } from "#server/files/store.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { PlaceError } from "../lesson/PlaceError.tsx";

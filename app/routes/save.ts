@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import type { Change, Finding } from "#core/base";
+import type { Change, Finding } from "#core/ground/base";
 import { headersOf, type RefusalReason, refusalOfAny } from "#server/http/refusal.server.ts";
 import { jsonOf } from "#server/http/request-body.server.ts";
 import { type Saved, saveChanges, stepBack } from "#server/lessons.server.ts";

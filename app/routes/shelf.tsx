@@ -1,7 +1,7 @@
 import { data, redirect } from "react-router";
 import * as v from "valibot";
-import { blankCourse } from "#core/course";
-import { blankLesson, parseLessonText } from "#core/lesson";
+import { blankCourse } from "#core/class/course";
+import { blankLesson, parseLessonText } from "#core/document/lesson";
 import { createCourse, listCourses, saveCourseEdit, setCoursePutAway } from "#server/courses.server.ts";
 import { listDemos, putDemoOnShelf } from "#server/demos.server.ts";
 import { digestAfterSaves, fillDigestsSoon } from "#server/digests.server.ts";

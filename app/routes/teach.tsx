@@ -1,4 +1,4 @@
-import { AGE_BANDS, type AgeBand } from "#core/plan";
+import { AGE_BANDS, type AgeBand } from "#core/ground/plan";
 import { learntPaceOf, listClasses } from "#server/classes.server.ts";
 import { freshOrKept, useKept } from "../lesson/keep-last.ts";
 import { PlaceError } from "../lesson/PlaceError.tsx";

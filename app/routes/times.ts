@@ -1,4 +1,4 @@
-import { EXPORT_ENDING, EXPORT_FORMATS } from "#core/pipeline";
+import { EXPORT_ENDING, EXPORT_FORMATS } from "#core/document/pipeline";
 import { worked } from "#server/jobs/kept.server.ts";
 import type { Route } from "./+types/times";
 import { inWords } from "./in-words.server.ts";

@@ -9,7 +9,7 @@ import {
   type SvgElement,
   sameMark,
   svgPen,
-} from "#core/display";
+} from "#core/showing/display";
 
 type Palette = Readonly<Record<Colour, string>>;
 

@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import type { Change, Finding } from "#core/base";
+import type { Change, Finding } from "#core/ground/base";
 import styles from "./FindingList.module.css";
 
 const SIGN = { fault: "✕", warning: "!", note: "i" } as const;

@@ -1,4 +1,4 @@
-import { formatLength, type LengthStyle, parseLength, smallestStepMm } from "#core/base";
+import { formatLength, type LengthStyle, parseLength, smallestStepMm } from "#core/ground/base";
 import { type NumberTyped, TypedNumber } from "./TypedNumber.tsx";
 
 export interface LengthTyped {

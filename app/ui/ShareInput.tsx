@@ -1,4 +1,4 @@
-import { parseLength } from "#core/base";
+import { parseLength } from "#core/ground/base";
 import { type NumberTyped, TypedNumber } from "./TypedNumber.tsx";
 
 export interface ShareTyped {

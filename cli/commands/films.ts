@@ -1,4 +1,4 @@
-import { FILM_SIZES, type FilmWish } from "#core/film";
+import { FILM_SIZES, type FilmWish } from "#core/output/film";
 import { CliError, oneOf, reasonOf } from "../arguments.ts";
 import type { Command } from "../command.ts";
 import { planOnCommandLine, type Written, writeFilm } from "../film.ts";

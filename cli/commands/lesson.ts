@@ -1,6 +1,6 @@
-import { formatClock } from "#core/base";
-import { EXPORT_FORMATS, type ExportFormat, exportLesson, judgeDrift } from "#core/pipeline";
-import { writeScheduleCsv } from "#core/schedule";
+import { EXPORT_FORMATS, type ExportFormat, exportLesson, judgeDrift } from "#core/document/pipeline";
+import { formatClock } from "#core/ground/base";
+import { writeScheduleCsv } from "#core/time/schedule";
 import { CliError } from "../arguments.ts";
 import { asJson, type Command, sayFinding } from "../command.ts";
 import { rateOf } from "../frame-rate.ts";

@@ -1,5 +1,5 @@
-import { formatClock } from "#core/base";
-import { type Heard, understand, wordsOf } from "#core/narration";
+import { formatClock } from "#core/ground/base";
+import { type Heard, understand, wordsOf } from "#core/time/narration";
 import { readCaptionsFile } from "../captions-file.ts";
 import { asJson, type Command, sayFinding } from "../command.ts";
 

@@ -1,8 +1,8 @@
-import { formatClock } from "#core/base";
-import { simulateClass, stepWorks } from "#core/pacing";
-import { classPaceOf, MOST_PUPILS, paceOf } from "#core/plan";
-import { LONGEST_WAIT_MS, proposeClassHolds } from "#core/proposals";
-import { writeCsv } from "#core/table";
+import { simulateClass, stepWorks } from "#core/class/pacing";
+import { LONGEST_WAIT_MS, proposeClassHolds } from "#core/document/proposals";
+import { formatClock } from "#core/ground/base";
+import { classPaceOf, MOST_PUPILS, paceOf } from "#core/ground/plan";
+import { writeCsv } from "#core/ground/table";
 import { wholeNumber } from "../arguments.ts";
 import { asJson, type Command } from "../command.ts";
 import { compute } from "../lesson-file.ts";

@@ -6,7 +6,7 @@ import {
   PAPER_PALETTE,
   PRINT_PALETTE,
   toSvg,
-} from "#core/display";
+} from "#core/showing/display";
 import { CliError, wholeNumber } from "../arguments.ts";
 import { asJson, type Command, type Options } from "../command.ts";
 import { compute } from "../lesson-file.ts";

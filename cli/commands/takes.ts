@@ -1,8 +1,8 @@
-import { formatClock } from "#core/base";
-import { applyChanges, setNarration } from "#core/changes";
-import { findCurrentTake, type Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { retake as carriedTo, placeInWords } from "#core/proposals";
+import { applyChanges, setNarration } from "#core/document/changes";
+import { findCurrentTake, type Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { retake as carriedTo, placeInWords } from "#core/document/proposals";
+import { formatClock } from "#core/ground/base";
 import { CliError } from "../arguments.ts";
 import { readCaptionsFile } from "../captions-file.ts";
 import { asJson, type Command } from "../command.ts";

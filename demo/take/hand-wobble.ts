@@ -1,4 +1,4 @@
-import type { Drawing, Mark, Spot } from "#core/display";
+import type { Drawing, Mark, Spot } from "#core/showing/display";
 
 /** How far a steady hand strays beside the ruler, in mm. */
 const STRAY_MM = 0.22;

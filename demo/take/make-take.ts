@@ -7,6 +7,10 @@ import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Resvg } from "@resvg/resvg-js";
+import { type Lesson, parseLesson, parseLessonText, serialiseLesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { type CornersPx, findPaperToPicture } from "#core/ground/geometry";
+import { AGE_BANDS } from "#core/ground/plan";
 import {
   type Colour,
   type Drawing,
@@ -15,13 +19,9 @@ import {
   PAPER_PALETTE,
   toPicture,
   toSvg,
-} from "#core/display";
-import { type CornersPx, findPaperToPicture } from "#core/geometry";
-import { type Lesson, parseLesson, parseLessonText, serialiseLesson } from "#core/lesson";
-import { type Cue, writeWebVtt } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
-import { AGE_BANDS } from "#core/plan";
-import { handTimesMs } from "#core/schedule";
+} from "#core/showing/display";
+import { type Cue, writeWebVtt } from "#core/time/narration";
+import { handTimesMs } from "#core/time/schedule";
 import { withHandWobble } from "./hand-wobble.ts";
 import { SAMPLES_PER_SECOND, speak, writeWav } from "./speech.ts";
 

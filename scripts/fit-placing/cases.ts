@@ -1,8 +1,8 @@
-import { findCurrentTake } from "#core/lesson";
-import { type Heard, type Sentence, sentencesOf, tokensOf } from "#core/narration";
-import type { Step } from "#core/steps";
-import { type Clause, clausesOf } from "../../core/placing/clauses.ts";
-import { type ExpectedStep, expectedOf } from "../../core/placing/expected.ts";
+import { findCurrentTake } from "#core/document/lesson";
+import type { Step } from "#core/telling/steps";
+import { type Heard, type Sentence, sentencesOf, tokensOf } from "#core/time/narration";
+import { type Clause, clausesOf } from "../../core/time/placing/clauses.ts";
+import { type ExpectedStep, expectedOf } from "../../core/time/placing/expected.ts";
 import { allLabelled } from "../../tests/narrations/labelled.ts";
 import { beginOf, inItsLesson } from "../../tests/narrations/placing.ts";
 

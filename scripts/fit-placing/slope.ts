@@ -12,10 +12,10 @@ import {
   unsaidEvidence,
   type Weights,
   wordEvidence,
-} from "../../core/placing/evidence.ts";
-import { type Model, modelOf } from "../../core/placing/model.ts";
-import { saidIn } from "../../core/placing/said.ts";
-import { beginnings, type Walks, walksOf } from "../../core/placing/walks.ts";
+} from "../../core/time/placing/evidence.ts";
+import { type Model, modelOf } from "../../core/time/placing/model.ts";
+import { saidIn } from "../../core/time/placing/said.ts";
+import { beginnings, type Walks, walksOf } from "../../core/time/placing/walks.ts";
 import type { Case } from "./cases.ts";
 import { START } from "./start.ts";
 

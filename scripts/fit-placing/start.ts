@@ -1,4 +1,4 @@
-import type { Weights } from "../../core/placing/evidence.ts";
+import type { Weights } from "../../core/time/placing/evidence.ts";
 
 /** Where the weights start: what common sense says of each piece of evidence. */
 export const START: Weights = {

@@ -1,11 +1,11 @@
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import type { Change } from "#core/base";
-import type { Course } from "#core/course";
-import type { HandOutWish, Printed } from "#core/handout";
-import type { Lesson, Take } from "#core/lesson";
-import type { LessonState, PlaceName } from "#core/pipeline";
-import type { HandOut } from "#core/plan";
-import type { ClassTaught } from "#core/record";
+import type { Course } from "#core/class/course";
+import type { ClassTaught } from "#core/class/record";
+import type { Lesson, Take } from "#core/document/lesson";
+import type { LessonState, PlaceName } from "#core/document/pipeline";
+import type { Change } from "#core/ground/base";
+import type { HandOut } from "#core/ground/plan";
+import type { HandOutWish, Printed } from "#core/output/handout";
 
 /** A card or page of a print; cards printed before there was anything else are named by their step. */
 export type PrintedPart = Omit<Printed, "id"> & ({ readonly id: string } | { readonly stepId: string });

@@ -1,5 +1,5 @@
 import { LRUCache } from "lru-cache";
-import type { Lesson } from "#core/lesson";
+import type { Lesson } from "#core/document/lesson";
 import { work } from "./pool.server.ts";
 import type { TaskInput, TaskName, TaskOutput } from "./tasks.ts";
 

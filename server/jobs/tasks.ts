@@ -1,18 +1,6 @@
-import { compareDrawings, drawState, drawStep, PAPER_PALETTE, PRINT_PALETTE, toSvg } from "#core/display";
-import {
-  drawingOf,
-  firstPage,
-  type HandOutKind,
-  type HandOutWish,
-  lessonForHand,
-  type Printed,
-  type PrintState,
-  printsOf,
-  type ShownPages,
-  stateOfPrinted,
-} from "#core/handout";
-import type { Lesson } from "#core/lesson";
-import type { FrameRate } from "#core/narration";
+import type { PlannedStep } from "#core/class/record";
+import { classPlanOf } from "#core/class/teaching";
+import type { Lesson } from "#core/document/lesson";
 import {
   type ComputedLesson,
   computeLesson,
@@ -24,10 +12,29 @@ import {
   type PlaceName,
   readiness,
   stateOf,
-} from "#core/pipeline";
-import type { HandOut } from "#core/plan";
-import type { PlannedStep } from "#core/record";
-import { classPlanOf } from "#core/teaching";
+} from "#core/document/pipeline";
+import type { HandOut } from "#core/ground/plan";
+import {
+  drawingOf,
+  firstPage,
+  type HandOutKind,
+  type HandOutWish,
+  lessonForHand,
+  type Printed,
+  type PrintState,
+  printsOf,
+  type ShownPages,
+  stateOfPrinted,
+} from "#core/output/handout";
+import {
+  compareDrawings,
+  drawState,
+  drawStep,
+  PAPER_PALETTE,
+  PRINT_PALETTE,
+  toSvg,
+} from "#core/showing/display";
+import type { FrameRate } from "#core/time/narration";
 import { measureText } from "../pdf/fonts.server.ts";
 import { handOutPages, paletteOf, writeHandOut } from "../pdf/hand-out.server.ts";
 import { pagePicture } from "../pdf/page-picture.server.ts";

@@ -1,6 +1,6 @@
 import { setPriority } from "node:os";
 import { LRUCache } from "lru-cache";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
 import { doTask, type LessonAt, type Task } from "./tasks.ts";
 
 /**

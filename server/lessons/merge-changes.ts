@@ -1,4 +1,4 @@
-import type { Change } from "#core/base";
+import type { Change } from "#core/ground/base";
 
 /** Lists that are set whole: putting a thing down or away elsewhere changes them too. */
 const ORDERS: Readonly<Record<string, string>> = { drawingOrder: "object/", takeOrder: "take/" };

@@ -1,5 +1,5 @@
 import { desc, eq } from "drizzle-orm";
-import type { Lesson } from "#core/lesson";
+import type { Lesson } from "#core/document/lesson";
 import { type Db, database, nameOf, type Reads } from "../db/database.server.ts";
 import { lessons, revisions, setAside } from "../db/schema.ts";
 import { readRevision } from "./stored.server.ts";

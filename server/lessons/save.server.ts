@@ -1,8 +1,8 @@
 import slugify from "@sindresorhus/slugify";
 import { and, eq, gt } from "drizzle-orm";
-import type { Change, Finding } from "#core/base";
-import { applyChanges } from "#core/changes";
-import { goOnFrom, type Lesson } from "#core/lesson";
+import { applyChanges } from "#core/document/changes";
+import { goOnFrom, type Lesson } from "#core/document/lesson";
+import type { Change, Finding } from "#core/ground/base";
 import { type Db, database, inOneGo, type Tx } from "../db/database.server.ts";
 import { lessons, type RevisionKind, revisions, setAside } from "../db/schema.ts";
 import { callSaved } from "../watch.server.ts";

@@ -1,8 +1,8 @@
 import { createHash } from "node:crypto";
 import { and, eq, sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
-import type { Finding, Parsed } from "#core/base";
-import { type Lesson, parseLesson, type Take } from "#core/lesson";
+import { type Lesson, parseLesson, type Take } from "#core/document/lesson";
+import type { Finding, Parsed } from "#core/ground/base";
 import { type Db, database, nameOf, type Reads, type Tx } from "../db/database.server.ts";
 import { lessons, revisions, type ShelvedLesson, setAside, takes } from "../db/schema.ts";
 import { LARGEST_LESSON_BYTES } from "../limits.ts";

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import * as fontkit from "fontkit";
 import { LRUCache } from "lru-cache";
-import type { MeasureText } from "#core/display";
+import type { MeasureText } from "#core/showing/display";
 import { fileOfPart, typefaceOf } from "#film/typeface.ts";
 import { unpackWoff } from "#film/unpack-woff.ts";
 

@@ -1,6 +1,6 @@
-import { BLACK_PALETTE, type Colour, PRINT_PALETTE } from "#core/display";
-import { type HandedOutPages, type HandOutWish, layHandOut } from "#core/handout";
-import type { ComputedLesson } from "#core/pipeline";
+import type { ComputedLesson } from "#core/document/pipeline";
+import { type HandedOutPages, type HandOutWish, layHandOut } from "#core/output/handout";
+import { BLACK_PALETTE, type Colour, PRINT_PALETTE } from "#core/showing/display";
 import { measureText } from "./fonts.server.ts";
 import { writePdf } from "./write-pdf.server.ts";
 

@@ -1,6 +1,6 @@
 import { Resvg } from "@resvg/resvg-js";
-import { type Colour, carryMarks } from "#core/display";
-import { drawingOf, type Page } from "#core/handout";
+import { drawingOf, type Page } from "#core/output/handout";
+import { type Colour, carryMarks } from "#core/showing/display";
 import { outlinedSvg } from "#film/outlined-svg.ts";
 import { typeface } from "./fonts.server.ts";
 

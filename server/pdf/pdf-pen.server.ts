@@ -1,4 +1,4 @@
-import { type Colour, FILL_OPACITY, type Pen } from "#core/display";
+import { type Colour, FILL_OPACITY, type Pen } from "#core/showing/display";
 import type { Run } from "#film/typeface.ts";
 import { CARD_FEATURES, typeface } from "./fonts.server.ts";
 

@@ -1,6 +1,6 @@
 import PDFDocument from "pdfkit";
-import { type Colour, drawWith } from "#core/display";
-import type { Page, PagePart } from "#core/handout";
+import type { Page, PagePart } from "#core/output/handout";
+import { type Colour, drawWith } from "#core/showing/display";
 import { PT_PER_MM, pdfPen } from "./pdf-pen.server.ts";
 
 export interface PdfAbout {

@@ -1,4 +1,7 @@
-import { formatLength } from "#core/base";
+import { formatLength } from "#core/ground/base";
+import { cautionsOf, KIT } from "#core/ground/plan";
+import { lengthOfMark } from "#core/output/film";
+import { kitOf, type Source, wordsUsed } from "#core/output/handout";
 import {
   carryMarks,
   type Drawing,
@@ -11,11 +14,8 @@ import {
   strokeIdOf,
   svgPen,
   writeElement,
-} from "#core/display";
-import { lengthOfMark } from "#core/film";
-import { kitOf, type Source, wordsUsed } from "#core/handout";
-import { cautionsOf, KIT } from "#core/plan";
-import type { Step } from "#core/steps";
+} from "#core/showing/display";
+import type { Step } from "#core/telling/steps";
 import { PLAYER } from "./player.ts";
 import { STYLE } from "./style.ts";
 

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { sourceOf } from "#core/handout";
-import type { ComputedLesson } from "#core/pipeline";
+import type { ComputedLesson } from "#core/document/pipeline";
+import { sourceOf } from "#core/output/handout";
 import { takeHomePage as pageOf } from "./page.ts";
 
 const require = createRequire(import.meta.url);

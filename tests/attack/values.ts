@@ -1,9 +1,9 @@
-import type { Change, Json } from "#core/base";
-import { seeded } from "#core/base";
-import { applyChanges } from "#core/changes";
-import { parseLessonText, serialiseLesson } from "#core/lesson";
-import { readCaptions } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
+import { applyChanges } from "#core/document/changes";
+import { parseLessonText, serialiseLesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import type { Change, Json } from "#core/ground/base";
+import { seeded } from "#core/ground/base";
+import { readCaptions } from "#core/time/narration";
 import { DEMO } from "./client.ts";
 import { figure, part } from "./report.ts";
 

@@ -14,7 +14,7 @@ import {
   VideoSampleSource,
   WebMOutputFormat,
 } from "mediabunny";
-import { bitrateOf } from "#core/film";
+import { bitrateOf } from "#core/output/film";
 
 export type BareRequest =
   | { readonly kind: "recode"; readonly address: string; readonly codec: "avc" | "vp9" }

@@ -2,8 +2,8 @@ import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import * as fontkit from "fontkit";
 import PDFDocument from "pdfkit";
-import { drawWith, type Mark, PRINT_PALETTE } from "#core/display";
-import type { Page } from "#core/handout";
+import type { Page } from "#core/output/handout";
+import { drawWith, type Mark, PRINT_PALETTE } from "#core/showing/display";
 import { unpackWoff } from "#film/unpack-woff.ts";
 
 const PT = 72 / 25.4;

@@ -4,7 +4,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
-import { serialiseLesson } from "#core/lesson";
+import { serialiseLesson } from "#core/document/lesson";
 import { quay } from "./lessons.ts";
 
 const PORT = "4379";

@@ -1,4 +1,4 @@
-import { blankLesson, type Lesson } from "#core/lesson";
+import { blankLesson, type Lesson } from "#core/document/lesson";
 
 /** A grid of boxes that shrink as their number grows, so that about the same share of the sheet is covered. */
 export function quay(count: number): Lesson {

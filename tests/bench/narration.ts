@@ -1,11 +1,11 @@
 // Words and times: how long an hour of narration takes, against a frame and against a general-purpose diff.
 import { diffArrays } from "diff";
-import { applyChanges, setNarration } from "#core/changes";
-import { findCurrentTake } from "#core/lesson";
-import { alignWords, type Cue, readCaptions, tokensOf, understand } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
-import { makePlacer } from "#core/placing";
-import { placeInWords } from "#core/proposals";
+import { applyChanges, setNarration } from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { placeInWords } from "#core/document/proposals";
+import { alignWords, type Cue, readCaptions, tokensOf, understand } from "#core/time/narration";
+import { makePlacer } from "#core/time/placing";
 import { allLabelled } from "../narrations/labelled.ts";
 import { quay } from "./lessons.ts";
 import { row, timesMs } from "./measure.ts";

@@ -1,13 +1,20 @@
 // Speed and memory as ratios within one run on one machine; absolute times are printed beside them for orientation.
-import type { Change } from "#core/base";
-import { applyChanges } from "#core/changes";
-import { drawState, explainStep, frameAt } from "#core/display";
-import { layHandOut, makeCards } from "#core/handout";
-import type { Lesson } from "#core/lesson";
-import { simulateClass, stepWorks } from "#core/pacing";
-import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson, judgeDrift } from "#core/pipeline";
-import { classPaceOf, paceOf } from "#core/plan";
-import type { Step } from "#core/steps";
+
+import { simulateClass, stepWorks } from "#core/class/pacing";
+import { applyChanges } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import {
+  type ComputedLesson,
+  computeLesson,
+  type DrawnLesson,
+  drawLesson,
+  judgeDrift,
+} from "#core/document/pipeline";
+import type { Change } from "#core/ground/base";
+import { classPaceOf, paceOf } from "#core/ground/plan";
+import { layHandOut, makeCards } from "#core/output/handout";
+import { drawState, explainStep, frameAt } from "#core/showing/display";
+import type { Step } from "#core/telling/steps";
 import { measureText } from "../../server/pdf/fonts.server.ts";
 import { writeHandOut } from "../../server/pdf/hand-out.server.ts";
 import { takeHomePage } from "../../server/take-home/take-home.server.ts";

@@ -1,8 +1,8 @@
 import { test as base, expect, type Page } from "@playwright/test";
-import { strokeIdOf } from "#core/display";
-import { type Lesson, parseLesson } from "#core/lesson";
-import { fitRecording, fitSheet, overlayOf } from "#core/overlay";
-import { type ComputedLesson, overlaySourceOf } from "#core/pipeline";
+import { type Lesson, parseLesson } from "#core/document/lesson";
+import { type ComputedLesson, overlaySourceOf } from "#core/document/pipeline";
+import { strokeIdOf } from "#core/showing/display";
+import { fitRecording, fitSheet, overlayOf } from "#core/showing/overlay";
 
 /** A page on which any console error or uncaught exception fails the test. */
 export const test = base.extend<{ page: Page; expectedErrors: RegExp[] }>({

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { formatCaptionTime, readCaptions, writeWebVtt } from "#core/narration";
+import { formatCaptionTime, readCaptions, writeWebVtt } from "#core/time/narration";
 import { expect, test } from "./bench-hand.ts";
 
 /** What the browser's own parser makes of a WebVTT file: its cues with times in ms and plain text. */

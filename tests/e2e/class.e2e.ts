@@ -3,7 +3,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
-import { computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/document/pipeline";
 import { copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
 
 const QUAY = "crates-on-the-quay-straight-ahead";

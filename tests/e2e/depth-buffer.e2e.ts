@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import fc from "fast-check";
-import { pointOn } from "#core/geometry";
-import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import type { RecipeName } from "#core/recipes";
+import type { Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import type { RecipeName } from "#core/drawing/recipes";
+import { pointOn } from "#core/ground/geometry";
 import { lessonWith, VIEW_KINDS } from "../property/recipe-arbitraries.ts";
 
 /** Pixels a mm of the check picture, and how far from a border (in pixels) nothing is asked. */

@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import { pathToFileURL } from "node:url";
 import AxeBuilder from "@axe-core/playwright";
 import type { Page, TestInfo } from "@playwright/test";
-import { computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/document/pipeline";
 import { copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
 
 /** Makes the file of what is shown, and gives its path. */

@@ -1,8 +1,8 @@
 import type { Page } from "@playwright/test";
-import { distanceMm, findPaperPoint, type PaperPoint } from "#core/geometry";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { worldToPaper } from "#core/view";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { worldToPaper } from "#core/drawing/view";
+import { distanceMm, findPaperPoint, type PaperPoint } from "#core/ground/geometry";
 import { documentOf, expect, saved, test } from "./bench-hand.ts";
 
 /** What a teacher does to the page, counted: a press, a drag, or a field filled in. */

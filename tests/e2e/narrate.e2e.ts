@@ -1,5 +1,5 @@
-import { wordsOf } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/document/pipeline";
+import { wordsOf } from "#core/time/narration";
 import {
   beside,
   boxesOf,

@@ -1,6 +1,6 @@
 import { execFileSync } from "node:child_process";
-import { makeCards } from "#core/handout";
-import { computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/document/pipeline";
+import { makeCards } from "#core/output/handout";
 import { boxesOf, copyOf, documentOf, dragHandle, expect, saved, seek, test } from "./bench-hand.ts";
 
 test("dragging the vanishing point moves the overlay, makes other cards, calls the printed ones out of date and prints only these again", async ({

@@ -1,3 +1,4 @@
+import { computeLesson } from "#core/document/pipeline";
 import {
   type CanvasSurface,
   canvasPen,
@@ -9,8 +10,7 @@ import {
   frameAt,
   PAPER_PALETTE,
   toSvg,
-} from "#core/display";
-import { computeLesson } from "#core/pipeline";
+} from "#core/showing/display";
 import { demoLesson } from "../demo-lesson.ts";
 import { expect, test } from "./bench-hand.ts";
 

@@ -1,5 +1,5 @@
-import { computeLesson } from "#core/pipeline";
-import { lettersSaid } from "#core/told";
+import { computeLesson } from "#core/document/pipeline";
+import { lettersSaid } from "#core/telling/told";
 import { beside, boxesOf, copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
 
 const CRATES = "crates-on-the-quay-straight-ahead";

@@ -1,6 +1,6 @@
-import { computeLesson } from "#core/pipeline";
-import { isSure } from "#core/placing";
-import { placeInWords } from "#core/proposals";
+import { computeLesson } from "#core/document/pipeline";
+import { placeInWords } from "#core/document/proposals";
+import { isSure } from "#core/time/placing";
 import { readLabelled } from "../narrations/labelled.ts";
 import { copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
 

@@ -1,7 +1,7 @@
-import { applyChanges } from "#core/changes";
-import { findPaperToPicture, paperToPicture } from "#core/geometry";
-import { computeLesson } from "#core/pipeline";
-import { holdsToAdd } from "#core/proposals";
+import { applyChanges } from "#core/document/changes";
+import { computeLesson } from "#core/document/pipeline";
+import { holdsToAdd } from "#core/document/proposals";
+import { findPaperToPicture, paperToPicture } from "#core/ground/geometry";
 import {
   beside,
   copyOf,

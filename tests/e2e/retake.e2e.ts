@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
-import { writeWebVtt } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
-import { lessonToSource } from "#core/schedule";
+import { computeLesson } from "#core/document/pipeline";
+import { writeWebVtt } from "#core/time/narration";
+import { lessonToSource } from "#core/time/schedule";
 import { copyOf, documentOf, expect, overlayStrokes, saved, seek, shownMoment, test } from "./bench-hand.ts";
 
 async function choose(page: Page, button: string | RegExp, name: string, content: string) {

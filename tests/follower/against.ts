@@ -1,7 +1,7 @@
-import { findPaperPoint, pointOn, pointsAlong } from "#core/geometry";
-import { isDot, paperAfter } from "#core/paper";
-import type { ComputedLesson } from "#core/pipeline";
-import { rulerMarkMm } from "#core/told";
+import type { ComputedLesson } from "#core/document/pipeline";
+import { isDot, paperAfter } from "#core/drawing/paper";
+import { findPaperPoint, pointOn, pointsAlong } from "#core/ground/geometry";
+import { rulerMarkMm } from "#core/telling/told";
 import { type Followed, follow, type Heard } from "./follow.ts";
 import { apart, conicThrough, minus, offConic, offSegment, type Pt, plus, type Segment } from "./plane.ts";
 

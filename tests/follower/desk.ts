@@ -1,4 +1,4 @@
-import type { FromEdgeRead, Reading, Way } from "#core/told";
+import type { FromEdgeRead, Reading, Way } from "#core/telling/told";
 import { cross, type Laid, type Pt, plus } from "./plane.ts";
 
 export interface SheetOfPaper {

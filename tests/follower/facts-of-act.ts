@@ -1,4 +1,4 @@
-import type { Act, LineRef, Name, Reading, Ruled, Stretch, Toward, Where } from "#core/told";
+import type { Act, LineRef, Name, Reading, Ruled, Stretch, Toward, Where } from "#core/telling/told";
 
 // A small grammar of the sentences: whatever an act tells must be found in its words again. Facts are strings; those of the
 // data and those of the words are made by different code.

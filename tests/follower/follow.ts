@@ -1,4 +1,4 @@
-import type { Act, Anew, End, LineRef, Name, Reading, Ring, Ruled, Toward, Where } from "#core/told";
+import type { Act, Anew, End, LineRef, Name, Reading, Ring, Ruled, Toward, Where } from "#core/telling/told";
 import { CORNERS, deskWith, EDGES, type SheetOfPaper } from "./desk.ts";
 import { insideOf, outside, under } from "./inside.ts";
 import {

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { describe, expect, test } from "vitest";
-import { cardMark, makeCards, stateOfPrinted } from "#core/handout";
-import { computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/document/pipeline";
+import { cardMark, makeCards, stateOfPrinted } from "#core/output/handout";
 import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 
 const cardsOf = (demo: string) => makeCards(computeLesson(demoLesson(demo)));

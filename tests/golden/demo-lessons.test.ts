@@ -1,16 +1,15 @@
 import { createHash } from "node:crypto";
 import { expect, test } from "vitest";
-import { CHOOSABLE, sampleLesson } from "#core/changes";
-import { drawSlip, drawState, frameAt } from "#core/display";
+import { CHOOSABLE, sampleLesson } from "#core/document/changes";
 import {
   dragObjectHandle,
   dragPaperHandle,
   objectHandles,
   objectMeasures,
   paperHandles,
-} from "#core/handles";
-import { costOf } from "#core/judgements";
-import type { Lesson } from "#core/lesson";
+} from "#core/document/handles";
+import { costOf } from "#core/document/judgements";
+import type { Lesson } from "#core/document/lesson";
 import {
   type ComputedLesson,
   computeLesson,
@@ -19,8 +18,9 @@ import {
   judgeDrift,
   readiness,
   sightAids,
-} from "#core/pipeline";
-import { holdsToAdd, placeInWords, proposeVanishingPoints } from "#core/proposals";
+} from "#core/document/pipeline";
+import { holdsToAdd, placeInWords, proposeVanishingPoints } from "#core/document/proposals";
+import { drawSlip, drawState, frameAt } from "#core/showing/display";
 import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 
 // What the app makes of the demo lessons, to be read over when it changes (vitest -u): words in full, pictures by a digest.

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
-import { drawState, drawStep, frameAt, PAPER_PALETTE, toSvg } from "#core/display";
-import { computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/document/pipeline";
+import { drawState, drawStep, frameAt, PAPER_PALETTE, toSvg } from "#core/showing/display";
 import { demoLesson } from "../demo-lesson.ts";
 
 // Pictures to look at: when one changes, open the SVG and judge it before taking it over (vitest -u).

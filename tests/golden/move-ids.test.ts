@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { sampleLesson } from "#core/changes";
-import { drawLesson } from "#core/pipeline";
-import { RECIPE_NAMES } from "#core/recipes";
+import { sampleLesson } from "#core/document/changes";
+import { drawLesson } from "#core/document/pipeline";
+import { RECIPE_NAMES } from "#core/drawing/recipes";
 
 // Documents hold these names (steps cut before a move, strokes tied to words): a name that changes cuts them off.
 test("every construction's moves are called as they always were", async () => {

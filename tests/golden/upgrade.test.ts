@@ -10,9 +10,9 @@ import {
   UPGRADES,
   type Upgrade,
   upgradeLesson,
-} from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { RECIPE_NAMES } from "#core/recipes";
+} from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { RECIPE_NAMES } from "#core/drawing/recipes";
 
 const fileOf = (version: number) => join(import.meta.dirname, `lessons/version-${version}.json`);
 const versions = Array.from({ length: LESSON_VERSION }, (_, i) => i + 1);

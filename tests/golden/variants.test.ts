@@ -1,13 +1,13 @@
 import { createHash } from "node:crypto";
 import { expect, test } from "vitest";
-import { applyChanges, sampleLesson, setOption, VIEW_KINDS } from "#core/changes";
-import { dragObjectHandle, objectHandles } from "#core/handles";
-import { makeCards } from "#core/handout";
-import { type Lesson, parseLesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { AGE_BANDS, SCHOOLS } from "#core/plan";
-import { type ObjectOption, objectOptions, RECIPE_NAMES } from "#core/recipes";
-import { planView } from "#core/view";
+import { applyChanges, sampleLesson, setOption, VIEW_KINDS } from "#core/document/changes";
+import { dragObjectHandle, objectHandles } from "#core/document/handles";
+import { type Lesson, parseLesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { type ObjectOption, objectOptions, RECIPE_NAMES } from "#core/drawing/recipes";
+import { planView } from "#core/drawing/view";
+import { AGE_BANDS, SCHOOLS } from "#core/ground/plan";
+import { makeCards } from "#core/output/handout";
 
 // What every construction comes to with every option and in every view, by digests: a change that is not meant shows here
 // before a teacher sees it. What is meant: vitest -u, and read which lines changed.

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import type { Cue, Heard, HeardKind } from "#core/narration";
+import type { Cue, Heard, HeardKind } from "#core/time/narration";
 
 /** What was labelled over a run of words: a kind, or an amount; "?" is left out of the count. */
 export interface Label {

@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { applyChanges, setNarration } from "#core/changes";
-import type { Move } from "#core/drafter";
-import { parseLessonText } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import type { Step } from "#core/steps";
+import { applyChanges, setNarration } from "#core/document/changes";
+import { parseLessonText } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import type { Move } from "#core/drawing/drafter";
+import type { Step } from "#core/telling/steps";
 import type { Labelled } from "./labelled.ts";
 
 /** A narration brought into the lesson it goes with. */

@@ -1,7 +1,7 @@
 import { diffArrays } from "diff";
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { alignWords } from "#core/narration";
+import { alignWords } from "#core/time/narration";
 
 const word = fc.constantFrom(
   ..."draw the line to point and box now lightly then corner edge left right mark top bottom go from here again slowly".split(

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { VIEW_KINDS } from "#core/changes";
-import { isDot, type PaperStroke } from "#core/paper";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { RECIPE_NAMES } from "#core/recipes";
-import type { Step } from "#core/steps";
-import { AXES, findVanishingPoint, runsWithPaper } from "#core/view";
+import { VIEW_KINDS } from "#core/document/changes";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { isDot, type PaperStroke } from "#core/drawing/paper";
+import { RECIPE_NAMES } from "#core/drawing/recipes";
+import { AXES, findVanishingPoint, runsWithPaper } from "#core/drawing/view";
+import type { Step } from "#core/telling/steps";
 import { lessonWith } from "./recipe-arbitraries.ts";
 
 // What is said beside the acts must be true of the lines on the paper. The conditions are checked on the drawing itself,

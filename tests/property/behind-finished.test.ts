@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { sampleLesson } from "#core/changes";
-import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { sampleLesson } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
 import { differences } from "../follower/against.ts";
 import { lessonWith } from "./recipe-arbitraries.ts";
 

@@ -9,13 +9,13 @@ import {
   putObject,
   setMark,
   standInRow,
-} from "#core/changes";
-import { findPaperPoint } from "#core/geometry";
-import { dragObjectHandle, faceUnder, objectHandles, snapTargets, snapTo } from "#core/handles";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { reorderStep } from "#core/proposals";
-import { planView, worldToPaper } from "#core/view";
+} from "#core/document/changes";
+import { dragObjectHandle, faceUnder, objectHandles, snapTargets, snapTo } from "#core/document/handles";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { reorderStep } from "#core/document/proposals";
+import { planView, worldToPaper } from "#core/drawing/view";
+import { findPaperPoint } from "#core/ground/geometry";
 import { lesson, put, views } from "../unit/put-down.ts";
 
 const applied = (l: Lesson, changes: Parameters<typeof applyChanges>[1]): Lesson => {

@@ -7,7 +7,7 @@ import {
   wordsOf,
   writeSubRip,
   writeWebVtt,
-} from "#core/narration";
+} from "#core/time/narration";
 
 const text = fc
   .array(fc.stringMatching(/^[A-Za-z0-9.,!?'&<>½é-]{1,9}$/), { minLength: 1, maxLength: 12 })

@@ -1,6 +1,5 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import type { Change } from "#core/base";
 import {
   applyChanges,
   duplicateObject,
@@ -9,10 +8,17 @@ import {
   putObject,
   setNarration,
   tieStep,
-} from "#core/changes";
-import { dragObjectHandle, paperMeasures, setMeasure } from "#core/handles";
-import { blankLesson, type Lesson, parseLesson, parseLessonText, serialiseLesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+} from "#core/document/changes";
+import { dragObjectHandle, paperMeasures, setMeasure } from "#core/document/handles";
+import {
+  blankLesson,
+  type Lesson,
+  parseLesson,
+  parseLessonText,
+  serialiseLesson,
+} from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import type { Change } from "#core/ground/base";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
 /** Any one gesture a teacher can make on a lesson. */

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { angleBetweenRad, distanceMm, findPaperPoint } from "#core/geometry";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { solveScene } from "#core/program";
-import { worldToPaper } from "#core/view";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { solveScene } from "#core/drawing/program";
+import { worldToPaper } from "#core/drawing/view";
+import { angleBetweenRad, distanceMm, findPaperPoint } from "#core/ground/geometry";
 import { holds } from "../holds.ts";
 import { anyLesson } from "./lesson-arbitraries.ts";
 import { neverNaN } from "./never-nan.ts";

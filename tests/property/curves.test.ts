@@ -12,7 +12,7 @@ import {
   stretchesBehind,
   type Trace,
   traceLengthMm,
-} from "#core/geometry";
+} from "#core/ground/geometry";
 
 const mm = (min: number, max: number) => fc.integer({ min: min * 10, max: max * 10 }).map((n) => n / 10);
 

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { applyChanges } from "#core/changes";
-import { judgeDrift } from "#core/pipeline";
+import { applyChanges } from "#core/document/changes";
+import { judgeDrift } from "#core/document/pipeline";
 import { lesson, put, views } from "../unit/put-down.ts";
 import { lessonWith, VIEW_KINDS } from "./recipe-arbitraries.ts";
 import { type Ruled, ruled } from "./ruled.ts";

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { evaluate, type Move, type Slips } from "#core/drafter";
-import { distanceMm, findPaperPoint } from "#core/geometry";
-import { driftOf, sourcesOf, USUAL_HAND } from "#core/judgements";
-import { computeLesson } from "#core/pipeline";
+import { driftOf, sourcesOf, USUAL_HAND } from "#core/document/judgements";
+import { computeLesson } from "#core/document/pipeline";
+import { evaluate, type Move, type Slips } from "#core/drawing/drafter";
+import { distanceMm, findPaperPoint } from "#core/ground/geometry";
 import { lessonWith, type ViewKind } from "./recipe-arbitraries.ts";
 
 /** A small generator of even numbers in [0, 1), always the same for a seed (mulberry32, T. Ettinger, from memory). */

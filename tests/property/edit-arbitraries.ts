@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { Edit } from "#core/schedule";
+import type { Edit } from "#core/time/schedule";
 
 /** Length of the recording that edits are made for, ms. */
 export const SOURCE = 60_000;

@@ -7,7 +7,7 @@ import {
   sourceToLesson,
   speedAt,
   startsInRecording,
-} from "#core/schedule";
+} from "#core/time/schedule";
 import { anyEdits, isCut, ms, SOURCE } from "./edit-arbitraries.ts";
 
 test("lesson → source → lesson is the identity outside holds", () => {

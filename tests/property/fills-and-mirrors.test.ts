@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { distanceMm, findPaperPoint, regionContains } from "#core/geometry";
-import type { Lesson } from "#core/lesson";
-import { fillsAfter } from "#core/paper";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { pointInBlock } from "#core/solids";
-import { worldToPaper } from "#core/view";
+import type { Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { fillsAfter } from "#core/drawing/paper";
+import { pointInBlock } from "#core/drawing/solids";
+import { worldToPaper } from "#core/drawing/view";
+import { distanceMm, findPaperPoint, regionContains } from "#core/ground/geometry";
 import { lessonWith, VIEW_KINDS } from "./recipe-arbitraries.ts";
 
 /** A place a little beyond either side of a crate, so that its borders are asked too. */

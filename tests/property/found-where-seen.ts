@@ -1,6 +1,6 @@
-import { angleBetweenRad, distanceMm, findPaperPoint } from "#core/geometry";
-import type { Lesson } from "#core/lesson";
-import { worldToPaper } from "#core/view";
+import type { Lesson } from "#core/document/lesson";
+import { worldToPaper } from "#core/drawing/view";
+import { angleBetweenRad, distanceMm, findPaperPoint } from "#core/ground/geometry";
 import { holds } from "../holds.ts";
 import type { Ruled } from "./ruled.ts";
 import { throughThree } from "./through-three.ts";

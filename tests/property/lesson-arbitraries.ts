@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { blankLesson, type Lesson } from "#core/lesson";
+import { blankLesson, type Lesson } from "#core/document/lesson";
 
 /** A whole number of tenths of a millimetre, as handles give them. */
 const tenths = (minMm: number, maxMm: number) =>

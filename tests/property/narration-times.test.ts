@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { applyChanges, setNarration } from "#core/changes";
-import { findCurrentTake, type Lesson } from "#core/lesson";
-import { sentencesOf, tokensOf, understand, wordsOf } from "#core/narration";
-import { computeLesson, exportLesson } from "#core/pipeline";
-import { wordsWithoutStep } from "#core/placing";
-import { holdsToAdd, placeInWords } from "#core/proposals";
+import { applyChanges, setNarration } from "#core/document/changes";
+import { findCurrentTake, type Lesson } from "#core/document/lesson";
+import { computeLesson, exportLesson } from "#core/document/pipeline";
+import { holdsToAdd, placeInWords } from "#core/document/proposals";
+import { sentencesOf, tokensOf, understand, wordsOf } from "#core/time/narration";
+import { wordsWithoutStep } from "#core/time/placing";
 import { crates, toldFrom, withTake } from "./told-quay.ts";
 
 test("nine steps in ten are placed within two seconds of where a teacher begins to tell them", () => {

@@ -1,4 +1,4 @@
-import type { ComputedLesson } from "#core/pipeline";
+import type { ComputedLesson } from "#core/document/pipeline";
 import { holds } from "../holds.ts";
 import type { Ruled } from "./ruled.ts";
 

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { applyChanges, putObject } from "#core/changes";
-import { blankLesson, type Lesson } from "#core/lesson";
-import { computeLesson, drawLesson } from "#core/pipeline";
-import type { RecipeName } from "#core/recipes";
+import { applyChanges, putObject } from "#core/document/changes";
+import { blankLesson, type Lesson } from "#core/document/lesson";
+import { computeLesson, drawLesson } from "#core/document/pipeline";
+import type { RecipeName } from "#core/drawing/recipes";
 import { differences } from "../follower/against.ts";
 import { holds } from "../holds.ts";
 import { foundWhereSeen } from "./found-where-seen.ts";

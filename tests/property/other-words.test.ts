@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { applyChanges, setNarration, takeFromCaptions } from "#core/changes";
-import { findCurrentTake } from "#core/lesson";
-import { type Cue, wordsOf } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
-import { holdsToAdd, retake } from "#core/proposals";
-import { carryAnchors, editMap, sourceToLesson } from "#core/schedule";
+import { applyChanges, setNarration, takeFromCaptions } from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { holdsToAdd, retake } from "#core/document/proposals";
+import { type Cue, wordsOf } from "#core/time/narration";
+import { carryAnchors, editMap, sourceToLesson } from "#core/time/schedule";
 import { lesson, views } from "../unit/put-down.ts";
 import { withTake } from "./told-quay.ts";
 

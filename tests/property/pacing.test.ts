@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { learnPace, nthSmallest, type StepWork, simulateClass, stepWorks } from "#core/pacing";
-import { computeLesson } from "#core/pipeline";
-import { CLASS_GUESSES, type ClassPace, classPaceOf, paceOf } from "#core/plan";
+import { learnPace, nthSmallest, type StepWork, simulateClass, stepWorks } from "#core/class/pacing";
+import { computeLesson } from "#core/document/pipeline";
+import { CLASS_GUESSES, type ClassPace, classPaceOf, paceOf } from "#core/ground/plan";
 import { demoLesson } from "../demo-lesson.ts";
 
 const PACE: ClassPace = { ...CLASS_GUESSES["9-11"], lineMs: 18_000 };

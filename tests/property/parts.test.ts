@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { blankLesson } from "#core/lesson";
-import { partsOf, type Schedule } from "#core/schedule";
-import type { Step } from "#core/steps";
+import { blankLesson } from "#core/document/lesson";
+import type { Step } from "#core/telling/steps";
+import { partsOf, type Schedule } from "#core/time/schedule";
 
 const lessonOf = (steps: readonly { minutes: number; objectId: string }[]) => {
   let at = 0;

@@ -13,7 +13,7 @@ import {
   type Timeline,
   timelineOf,
   timelineWithoutTake,
-} from "#core/schedule";
+} from "#core/time/schedule";
 import { anyEdits, isCut, SOURCE } from "./edit-arbitraries.ts";
 
 const TICK = 10;

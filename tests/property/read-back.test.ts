@@ -1,11 +1,11 @@
 import { expect, test } from "vitest";
-import { formatLength } from "#core/base";
-import { sampleLesson, VIEW_KINDS } from "#core/changes";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { AGE_BANDS, type AgeBand } from "#core/plan";
-import { RECIPE_NAMES } from "#core/recipes";
-import { isCounted, isRinged, rulerMarkMm } from "#core/told";
+import { sampleLesson, VIEW_KINDS } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { RECIPE_NAMES } from "#core/drawing/recipes";
+import { formatLength } from "#core/ground/base";
+import { AGE_BANDS, type AgeBand } from "#core/ground/plan";
+import { isCounted, isRinged, rulerMarkMm } from "#core/telling/told";
 import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 import { factsOfAct } from "../follower/facts-of-act.ts";
 import { factsRead } from "../follower/read-back.ts";

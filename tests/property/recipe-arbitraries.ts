@@ -1,8 +1,8 @@
 import fc from "fast-check";
-import { applyChanges, putObject } from "#core/changes";
-import { blankLesson, type Lesson } from "#core/lesson";
-import { type ObjectSlice, RECIPE_NAMES, type RecipeName } from "#core/recipes";
-import { planView, runsWithPaper } from "#core/view";
+import { applyChanges, putObject } from "#core/document/changes";
+import { blankLesson, type Lesson } from "#core/document/lesson";
+import { type ObjectSlice, RECIPE_NAMES, type RecipeName } from "#core/drawing/recipes";
+import { planView, runsWithPaper } from "#core/drawing/view";
 import { anySheet } from "./lesson-arbitraries.ts";
 
 export type ViewKind = "one-point" | "two-point" | "looking-up" | "looking-down";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { type Lesson, parseLesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import { type Lesson, parseLesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
 import { holds } from "../holds.ts";
 import { foundWhereSeen } from "./found-where-seen.ts";
 import { drawnWithoutNaN, neverNaN } from "./never-nan.ts";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { type SnapTargets, snapTo } from "#core/handles";
-import { drawLesson, sightAids } from "#core/pipeline";
+import { type SnapTargets, snapTo } from "#core/document/handles";
+import { drawLesson, sightAids } from "#core/document/pipeline";
 import { lesson, views } from "../unit/put-down.ts";
 
 const mm = fc.integer({ min: -40, max: 340 }).map((n) => n / 2);

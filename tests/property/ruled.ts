@@ -1,6 +1,6 @@
-import { evaluate } from "#core/drafter";
-import type { Lesson } from "#core/lesson";
-import { type DrawnLesson, drawLesson } from "#core/pipeline";
+import type { Lesson } from "#core/document/lesson";
+import { type DrawnLesson, drawLesson } from "#core/document/pipeline";
+import { evaluate } from "#core/drawing/drafter";
 
 /** A drawing with its points as a ruler finds them. */
 export type Ruled = DrawnLesson & { readonly evaluation: ReturnType<typeof evaluate> };

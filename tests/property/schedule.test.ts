@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { frameAt } from "#core/display";
-import type { Lesson } from "#core/lesson";
-import { wordsOf } from "#core/narration";
-import { paperAfter } from "#core/paper";
-import { computeLesson } from "#core/pipeline";
-import { editMap, sourceToLesson } from "#core/schedule";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { paperAfter } from "#core/drawing/paper";
+import { frameAt } from "#core/showing/display";
+import { wordsOf } from "#core/time/narration";
+import { editMap, sourceToLesson } from "#core/time/schedule";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
 /** A lesson with a narrated take of 2 to 60 cues and anchors for some steps and strokes, in or out of order. */

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { Resvg } from "@resvg/resvg-js";
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { type CornersPx, findPaperToPicture, type Matrix3 } from "#core/geometry";
+import { type CornersPx, findPaperToPicture, type Matrix3 } from "#core/ground/geometry";
 import {
   courseOf,
   findSheet,
@@ -12,7 +12,7 @@ import {
   type SheetSighting,
   sheetWatcher,
   tonesOf,
-} from "#core/still";
+} from "#core/sight/still";
 import { guessSheet } from "../../workers/sheet/guess-sheet.ts";
 import { TURNING, TURNING_MOVES, TURNING_SHEET, turningCorners } from "../takes/turning-course.ts";
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import type { Lesson } from "#core/lesson";
+import type { Lesson } from "#core/document/lesson";
 import { lessonWith, RECIPE_NAMES, VIEW_KINDS } from "./recipe-arbitraries.ts";
 import { standsWhereSeen } from "./stands-where-seen.ts";
 

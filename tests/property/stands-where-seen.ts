@@ -1,7 +1,7 @@
 import { ShapeUtils, Vector2 } from "three";
-import { pointOn } from "#core/geometry";
-import type { Lesson } from "#core/lesson";
-import { type DrawnLesson, drawLesson } from "#core/pipeline";
+import type { Lesson } from "#core/document/lesson";
+import { type DrawnLesson, drawLesson } from "#core/document/pipeline";
+import { pointOn } from "#core/ground/geometry";
 import { holds } from "../holds.ts";
 
 type V3 = readonly [number, number, number];

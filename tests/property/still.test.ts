@@ -2,11 +2,11 @@ import { createRequire } from "node:module";
 import type OpenCv from "@techstark/opencv-js";
 import fc from "fast-check";
 import { beforeAll, expect, test } from "vitest";
-import { type PaperPoint, pointOn } from "#core/geometry";
-import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { fitObject, fitView } from "#core/proposals";
-import { findDrawnLine, grayOf, measureMisfits, type StraightStill, straighten } from "#core/still";
+import type { Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { fitObject, fitView } from "#core/document/proposals";
+import { type PaperPoint, pointOn } from "#core/ground/geometry";
+import { findDrawnLine, grayOf, measureMisfits, type StraightStill, straighten } from "#core/sight/still";
 import { lesson, put, views } from "../unit/put-down.ts";
 
 // Required, never awaited: this build calls itself a promise that resolves to itself, without end.

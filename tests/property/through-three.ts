@@ -1,6 +1,6 @@
 import { Matrix4, PerspectiveCamera, Vector3 } from "three";
-import type { PaperPoint } from "#core/geometry";
-import type { View } from "#core/view";
+import type { View } from "#core/drawing/view";
+import type { PaperPoint } from "#core/ground/geometry";
 
 /** The three.js perspective camera: an independent projection with a shifted frustum. */
 export function throughThree(view: View): (at: readonly [number, number, number]) => PaperPoint {

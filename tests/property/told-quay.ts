@@ -1,8 +1,8 @@
-import { applyChanges, setNarration } from "#core/changes";
-import { findCurrentTake, type Lesson } from "#core/lesson";
-import type { Cue } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
-import { placeInWords } from "#core/proposals";
+import { applyChanges, setNarration } from "#core/document/changes";
+import { findCurrentTake, type Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { placeInWords } from "#core/document/proposals";
+import type { Cue } from "#core/time/narration";
 import { lesson, put, views } from "../unit/put-down.ts";
 
 /** Things on a quay, drawn with one vanishing point. */

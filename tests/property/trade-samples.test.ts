@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/document/pipeline";
 import { TRADE_SAMPLE_NAMES, tradeSample } from "../demo-lesson.ts";
 import { differences } from "../follower/against.ts";
 import { foundWhereSeen } from "./found-where-seen.ts";

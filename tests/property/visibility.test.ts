@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import type { Lesson } from "#core/lesson";
-import { type DrawnLesson, drawLesson } from "#core/pipeline";
+import type { Lesson } from "#core/document/lesson";
+import { type DrawnLesson, drawLesson } from "#core/document/pipeline";
 import { holds } from "../holds.ts";
 import { anyLesson } from "./lesson-arbitraries.ts";
 

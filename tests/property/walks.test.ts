@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { FEATURES, type Weights } from "../../core/placing/evidence.ts";
-import { likeliest } from "../../core/placing/likeliest.ts";
-import { type Model, passScore } from "../../core/placing/model.ts";
-import { sampleWalk } from "../../core/placing/sample-walk.ts";
-import { beginnings, type Pins, walksOf } from "../../core/placing/walks.ts";
+import { FEATURES, type Weights } from "../../core/time/placing/evidence.ts";
+import { likeliest } from "../../core/time/placing/likeliest.ts";
+import { type Model, passScore } from "../../core/time/placing/model.ts";
+import { sampleWalk } from "../../core/time/placing/sample-walk.ts";
+import { beginnings, type Pins, walksOf } from "../../core/time/placing/walks.ts";
 
 const score = fc.double({ min: -3, max: 3, noNaN: true });
 

@@ -1,4 +1,4 @@
-import { type CornersPx, type Matrix3, paperToPicture } from "#core/geometry";
+import { type CornersPx, type Matrix3, paperToPicture } from "#core/ground/geometry";
 
 /** The second simulated take: size, rate and length. */
 export const TURNING = { widthPx: 854, heightPx: 480, fps: 25, durationMs: 60_000 } as const;

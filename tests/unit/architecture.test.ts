@@ -1,46 +1,22 @@
-import { readdirSync, readFileSync, statSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";
 import { dirname, join, relative, resolve } from "node:path";
 import { expect, test } from "vitest";
 
 const HOME = resolve(import.meta.dirname, "../..");
 
-/** Core's folders in the order of the plot: each may import those before it, through their doors. */
-const PLOT = [
-  "lexicon",
-  "base",
-  "table",
-  "plan",
-  "geometry",
-  "view",
-  "solids",
-  "drafter",
-  "page",
-  "recipes",
-  "program",
-  "paper",
-  "still",
-  "told",
-  "tasks",
-  "steps",
-  "narration",
-  "placing",
-  "schedule",
-  "pacing",
-  "record",
-  "teaching",
-  "course",
-  "display",
-  "overlay",
-  "judgements",
-  "lesson",
-  "handles",
-  "changes",
-  "mends",
-  "pipeline",
-  "film",
-  "handout",
-  "proposals",
-];
+/** Core's houses in the order of the plot, each with its rooms in theirs: a room may import those before it, through their doors. */
+const HOUSES: Readonly<Record<string, readonly string[]>> = {
+  ground: ["lexicon", "base", "table", "geometry", "plan"],
+  drawing: ["view", "solids", "drafter", "page", "recipes", "program", "paper"],
+  sight: ["still"],
+  telling: ["told", "tasks", "steps"],
+  time: ["narration", "placing", "schedule"],
+  class: ["pacing", "record", "teaching", "course"],
+  showing: ["display", "overlay"],
+  document: ["judgements", "lesson", "handles", "changes", "mends", "pipeline", "proposals"],
+  output: ["film", "handout"],
+};
+const ROOMS = Object.entries(HOUSES).flatMap(([house, rooms]) => rooms.map((room) => `${house}/${room}`));
 const PACKAGES_OF_CORE = [
   "valibot",
   "clipper2-ts",
@@ -76,29 +52,34 @@ function target(file: string, specifier: string): string {
   return specifier;
 }
 
+/** `house/room` of a file of core. */
+const roomOf = (path: string) => path.split("/").slice(1, 3).join("/");
+
 const all = (folder: string) =>
   filesIn(join(HOME, folder)).flatMap((file) =>
     importsOf(file).map((s) => ({ from: relative(HOME, file), to: target(file, s) })),
   );
 
-test("core imports nothing but its five packages and earlier folders of the plot, through their doors", () => {
+test("core imports nothing but its packages and earlier rooms of the plot, through their doors", () => {
   const seen = all("core");
   expect(seen.length).toBeGreaterThan(150);
   const wrong = seen.filter(({ from, to }) => {
-    const own = from.split("/")[1] ?? "";
     if (!to.startsWith("core/")) return !PACKAGES_OF_CORE.includes(to);
-    const other = to.split("/")[1] ?? "";
+    const [own, other] = [roomOf(from), roomOf(to)];
     if (other === own) return false;
-    return (
-      !to.endsWith("/index.ts") || to.split("/").length !== 3 || PLOT.indexOf(other) >= PLOT.indexOf(own)
-    );
+    return to !== `core/${other}/index.ts` || ROOMS.indexOf(other) >= ROOMS.indexOf(own);
   });
   expect(wrong).toEqual([]);
-  expect(
-    readdirSync(join(HOME, "core"))
-      .filter((n) => !n.includes("."))
-      .sort(),
-  ).toEqual([...PLOT].sort());
+});
+
+test("core's folders are its houses, and theirs its rooms, each with a door", () => {
+  const foldersIn = (path: string) =>
+    readdirSync(join(HOME, path), { withFileTypes: true }).flatMap((e) => (e.isDirectory() ? [e.name] : []));
+  const rooms = foldersIn("core").flatMap((house) =>
+    foldersIn(`core/${house}`).map((room) => `${house}/${room}`),
+  );
+  expect(rooms.sort()).toEqual([...ROOMS].sort());
+  expect(rooms.filter((room) => !existsSync(join(HOME, "core", room, "index.ts")))).toEqual([]);
 });
 
 test("core has no clock, chance, locale or surroundings in it", () => {
@@ -141,5 +122,5 @@ test("files that touch the database or the disk say so in their name", () => {
 });
 
 test("upgrading old lessons depends on nothing that changes with the constructions", () => {
-  expect(importsOf(join(HOME, "core/lesson/upgrade.ts"))).toEqual(["../base/index.ts"]);
+  expect(importsOf(join(HOME, "core/document/lesson/upgrade.ts"))).toEqual(["../../ground/base/index.ts"]);
 });

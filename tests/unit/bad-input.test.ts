@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { applyChanges } from "#core/changes";
-import { computeLesson } from "#core/pipeline";
-import { RECIPE_NAMES, type RecipeName } from "#core/recipes";
+import { applyChanges } from "#core/document/changes";
+import { computeLesson } from "#core/document/pipeline";
+import { RECIPE_NAMES, type RecipeName } from "#core/drawing/recipes";
 import { lesson, put, views } from "./put-down.ts";
 
 describe("bad input", () => {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { blankLesson, type Lesson } from "#core/lesson";
-import { isDot } from "#core/paper";
-import { computeLesson } from "#core/pipeline";
+import { blankLesson, type Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { isDot } from "#core/drawing/paper";
 
 type Box = Lesson["objects"][number];
 

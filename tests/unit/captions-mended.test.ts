@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { readCaptions } from "#core/narration";
+import { readCaptions } from "#core/time/narration";
 
 const read = (text: string) => {
   const { ok, findings, ...rest } = readCaptions(text);

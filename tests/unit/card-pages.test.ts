@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { type Card, makeCards } from "#core/handout";
-import { computeLesson } from "#core/pipeline";
-import type { HandOut } from "#core/plan";
+import { computeLesson } from "#core/document/pipeline";
+import type { HandOut } from "#core/ground/plan";
+import { type Card, makeCards } from "#core/output/handout";
 import { demoLesson } from "../demo-lesson.ts";
 import { extentOf, laidOut, marksOn, textOf } from "../printed.ts";
 

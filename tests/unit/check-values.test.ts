@@ -1,8 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { formatLength } from "#core/base";
-import { findPaperPoint } from "#core/geometry";
-import { coneRadiusMm } from "#core/judgements";
-import { MM_PER_INCH } from "#core/lexicon";
+import { coneRadiusMm } from "#core/document/judgements";
 import {
   findVanishingPoint,
   paperToWorld,
@@ -11,7 +8,10 @@ import {
   STANDARD_SHEETS,
   type Vec3,
   worldToPaper,
-} from "#core/view";
+} from "#core/drawing/view";
+import { formatLength } from "#core/ground/base";
+import { findPaperPoint } from "#core/ground/geometry";
+import { MM_PER_INCH } from "#core/ground/lexicon";
 
 // A two-point view with VPs 40 cm apart, the principal point midway and the eye 20 cm away, in mm on paper.
 // The horizon lies at y = 0 of the values, which is 300 mm down this sheet, and p at 200 mm across.

@@ -1,4 +1,4 @@
-import type { ClassTaught } from "#core/record";
+import type { ClassTaught } from "#core/class/record";
 
 /** A step that took longer, and a class of it alone. */
 export const STEP = {

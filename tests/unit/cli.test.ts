@@ -3,8 +3,8 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "n
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, describe, expect, test } from "vitest";
-import { parseLessonText } from "#core/lesson";
-import { wordsOf } from "#core/narration";
+import { parseLessonText } from "#core/document/lesson";
+import { wordsOf } from "#core/time/narration";
 import { CliError } from "../../cli/arguments.ts";
 import { run } from "../../cli/run.ts";
 

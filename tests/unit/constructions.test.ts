@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
-import { formatLength } from "#core/base";
-import { distanceMm, findPaperPoint, join, meet, type PaperPoint, pointOn } from "#core/geometry";
-import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { findVanishingPoint, measuringPoints, planView, requireFrame } from "#core/view";
+import type { Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { findVanishingPoint, measuringPoints, planView, requireFrame } from "#core/drawing/view";
+import { formatLength } from "#core/ground/base";
+import { distanceMm, findPaperPoint, join, meet, type PaperPoint, pointOn } from "#core/ground/geometry";
 import { lesson, put, ruled, sheet, views } from "./put-down.ts";
 
 test("a row of posts by the crossed diagonal: 100 and 80 from the VP, then 66.667, 57.143, 50 (Coxeter, Projective Geometry, from memory)", () => {

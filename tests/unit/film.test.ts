@@ -5,8 +5,9 @@ import { Resvg } from "@resvg/resvg-js";
 import fc from "fast-check";
 import { unzipSync } from "fflate";
 import { afterAll, describe, expect, test } from "vitest";
-import { applyChanges, sampleLesson, setEdits, showLayer } from "#core/changes";
-import { toSvg } from "#core/display";
+import { applyChanges, sampleLesson, setEdits, showLayer } from "#core/document/changes";
+import { type Lesson, serialiseLesson } from "#core/document/lesson";
+import { computeLesson, exportLesson, overlaySourceOf } from "#core/document/pipeline";
 import {
   bitrateOf,
   type FilmWish,
@@ -17,12 +18,11 @@ import {
   planFilm,
   soundPlan,
   tickSound,
-} from "#core/film";
-import { type Lesson, serialiseLesson } from "#core/lesson";
-import { readCaptions } from "#core/narration";
-import { fitRecording, marksOf, overlayOf, overlayPalette } from "#core/overlay";
-import { computeLesson, exportLesson, overlaySourceOf } from "#core/pipeline";
-import { editMap, lessonToSource } from "#core/schedule";
+} from "#core/output/film";
+import { toSvg } from "#core/showing/display";
+import { fitRecording, marksOf, overlayOf, overlayPalette } from "#core/showing/overlay";
+import { readCaptions } from "#core/time/narration";
+import { editMap, lessonToSource } from "#core/time/schedule";
 import { writePngMovie } from "#film/png-movie.ts";
 import { CliError } from "../../cli/arguments.ts";
 import { run } from "../../cli/run.ts";

@@ -1,8 +1,8 @@
 import { expect, test } from "vitest";
-import type { Json } from "#core/base";
-import { applyChanges } from "#core/changes";
-import { type Lesson, parseLessonText } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import { applyChanges } from "#core/document/changes";
+import { type Lesson, parseLessonText } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import type { Json } from "#core/ground/base";
 import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 import { lesson, put, views } from "./put-down.ts";
 

@@ -1,11 +1,11 @@
 import { expect, test } from "vitest";
-import { applyChanges } from "#core/changes";
-import { judgeComposition, judgeCrowding, judgeKeepOut } from "#core/judgements";
-import type { Lesson } from "#core/lesson";
-import { readCaptions } from "#core/narration";
-import type { Paper, PaperStroke } from "#core/paper";
-import { computeLesson } from "#core/pipeline";
-import { planView } from "#core/view";
+import { applyChanges } from "#core/document/changes";
+import { judgeComposition, judgeCrowding, judgeKeepOut } from "#core/document/judgements";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import type { Paper, PaperStroke } from "#core/drawing/paper";
+import { planView } from "#core/drawing/view";
+import { readCaptions } from "#core/time/narration";
 import { lesson, put, sheet, views } from "./put-down.ts";
 
 /** What a lesson is told of under one code, by what it is about. */

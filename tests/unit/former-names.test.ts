@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { sampleLesson } from "#core/changes";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import { sampleLesson } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
 
 // A lesson saved by an earlier program, whose streets crossed by a bar.
 

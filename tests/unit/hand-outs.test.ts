@@ -1,5 +1,8 @@
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
+import { blankLesson, type Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { HandOutSchema } from "#core/ground/plan";
 import {
   CALLED,
   HAND_OUTS,
@@ -10,11 +13,8 @@ import {
   printAgain,
   printsOf,
   wordsUsed,
-} from "#core/handout";
-import { blankLesson, type Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { HandOutSchema } from "#core/plan";
-import { addressAt, VideoAddressSchema } from "#core/schedule";
+} from "#core/output/handout";
+import { addressAt, VideoAddressSchema } from "#core/time/schedule";
 import { measureText } from "../../server/pdf/fonts.server.ts";
 import { takeHomePage } from "../../server/take-home/take-home.server.ts";
 import { demoLesson } from "../demo-lesson.ts";

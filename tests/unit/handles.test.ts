@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { applyChanges, putObject, sampleLesson, setOption } from "#core/changes";
+import { applyChanges, putObject, sampleLesson, setOption } from "#core/document/changes";
 import {
   dragObjectHandle,
   dragPaperHandle,
@@ -7,11 +7,11 @@ import {
   paperHandles,
   paperMeasures,
   setMeasure,
-} from "#core/handles";
-import { blankLesson, type Lesson } from "#core/lesson";
-import { drawLesson } from "#core/pipeline";
-import { objectOptions, RECIPE_NAMES } from "#core/recipes";
-import { planView } from "#core/view";
+} from "#core/document/handles";
+import { blankLesson, type Lesson } from "#core/document/lesson";
+import { drawLesson } from "#core/document/pipeline";
+import { objectOptions, RECIPE_NAMES } from "#core/drawing/recipes";
+import { planView } from "#core/drawing/view";
 import { put, lesson as sheetLesson, views } from "./put-down.ts";
 
 const NAMES = RECIPE_NAMES;

@@ -2,7 +2,7 @@ import { createRequire } from "node:module";
 import type OpenCv from "@techstark/opencv-js";
 import fc from "fast-check";
 import { beforeAll, expect, test } from "vitest";
-import { type CornersPx, findPaperToPicture, paperToPicture } from "#core/geometry";
+import { type CornersPx, findPaperToPicture, paperToPicture } from "#core/ground/geometry";
 
 // Required, never awaited: this build calls itself a promise that resolves to itself, without end.
 const cv = createRequire(import.meta.url)("@techstark/opencv-js") as typeof OpenCv;

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { type Change, type Json, whereNotKept } from "#core/base";
-import { applyChanges, MOST_CHANGES } from "#core/changes";
-import { parseLesson, parseLessonText, serialiseLesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { planLesson } from "#core/program";
-import { planView } from "#core/view";
+import { applyChanges, MOST_CHANGES } from "#core/document/changes";
+import { parseLesson, parseLessonText, serialiseLesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { planLesson } from "#core/drawing/program";
+import { planView } from "#core/drawing/view";
+import { type Change, type Json, whereNotKept } from "#core/ground/base";
 import { lesson, views } from "./put-down.ts";
 
 const crate = (i: number, on: string | null = null) => ({

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { sampleLesson } from "#core/changes";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import { sampleLesson } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
 import { demoLesson } from "../demo-lesson.ts";
 
 // What a hand does in one go is told in one go, and what belongs together is not torn apart.

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { applyChanges } from "#core/changes";
-import { computeLesson, judgeDrift } from "#core/pipeline";
-import { proposeVanishingPoints } from "#core/proposals";
+import { applyChanges } from "#core/document/changes";
+import { computeLesson, judgeDrift } from "#core/document/pipeline";
+import { proposeVanishingPoints } from "#core/document/proposals";
 import { lesson, put, views } from "./put-down.ts";
 
 test("the proposed vanishing points bring every corner inside the 60° cone and say what they cost in paper", () => {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { formatLength, parseLength } from "#core/base";
-import { MM_PER_INCH } from "#core/lexicon";
+import { formatLength, parseLength } from "#core/ground/base";
+import { MM_PER_INCH } from "#core/ground/lexicon";
 
 const inches = { unit: "in", smallestFraction: 16 } as const;
 const mm = { unit: "mm", smallestFraction: 8 } as const;

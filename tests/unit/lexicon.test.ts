@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { GLYPHS, MM_PER, OFTEN_HEARD_AS, sayShare, THEMSELVES, TRADE, UNITS } from "#core/lexicon";
-import { type Heard, tokensOf, understand } from "#core/narration";
-import { thingsTold } from "#core/proposals";
+import { thingsTold } from "#core/document/proposals";
+import { GLYPHS, MM_PER, OFTEN_HEARD_AS, sayShare, THEMSELVES, TRADE, UNITS } from "#core/ground/lexicon";
+import { type Heard, tokensOf, understand } from "#core/time/narration";
 
 const cueOf = (text: string) => [{ id: "c1", startMs: 0, endMs: 6000, text }];
 const say = (text: string): Heard[] => understand(cueOf(text));

@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { applyChanges } from "#core/changes";
-import { turnDrawing } from "#core/display";
-import { makeCards } from "#core/handout";
-import { computeLesson } from "#core/pipeline";
-import { phaseOf } from "#core/program";
-import { proposeOrder } from "#core/proposals";
+import { applyChanges } from "#core/document/changes";
+import { computeLesson } from "#core/document/pipeline";
+import { proposeOrder } from "#core/document/proposals";
+import { phaseOf } from "#core/drawing/program";
+import { makeCards } from "#core/output/handout";
+import { turnDrawing } from "#core/showing/display";
 import { lesson, put, views } from "./put-down.ts";
 
 describe("order and steps", () => {

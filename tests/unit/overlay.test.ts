@@ -8,9 +8,11 @@ import {
   showLayer,
   takeSheetMoveAway,
   turnedByQuarter,
-} from "#core/changes";
-import { strokeIdOf } from "#core/display";
-import { type Lesson, parseLesson } from "#core/lesson";
+} from "#core/document/changes";
+import { type Lesson, parseLesson } from "#core/document/lesson";
+import { computeLesson, overlaySourceOf } from "#core/document/pipeline";
+import { holdsToAdd } from "#core/document/proposals";
+import { strokeIdOf } from "#core/showing/display";
 import {
   contrastOf,
   fitRecording,
@@ -25,10 +27,8 @@ import {
   sheetRests,
   textSizeIn,
   wordArea,
-} from "#core/overlay";
-import { computeLesson, overlaySourceOf } from "#core/pipeline";
-import { holdsToAdd } from "#core/proposals";
-import { windowAt } from "#core/schedule";
+} from "#core/showing/overlay";
+import { windowAt } from "#core/time/schedule";
 import { demoLesson } from "../demo-lesson.ts";
 
 const glasshouse = demoLesson("glasshouse");

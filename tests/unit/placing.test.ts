@@ -1,11 +1,11 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
-import { findCurrentTake } from "#core/lesson";
-import { tokensOf, type Word } from "#core/narration";
-import type { ComputedLesson } from "#core/pipeline";
-import { isSure, makePlacer, type PlacedStep } from "#core/placing";
-import type { Step } from "#core/steps";
+import { findCurrentTake } from "#core/document/lesson";
+import type { ComputedLesson } from "#core/document/pipeline";
+import type { Step } from "#core/telling/steps";
+import { tokensOf, type Word } from "#core/time/narration";
+import { isSure, makePlacer, type PlacedStep } from "#core/time/placing";
 import { allLabelled, type Labelled } from "../narrations/labelled.ts";
 import { beginOf, inItsLesson, labelsOf } from "../narrations/placing.ts";
 

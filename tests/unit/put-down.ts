@@ -1,9 +1,9 @@
-import { applyChanges, putObject } from "#core/changes";
-import { findPaperPoint, type PaperPoint } from "#core/geometry";
-import { blankLesson, type Lesson } from "#core/lesson";
-import type { ComputedLesson } from "#core/pipeline";
-import type { ObjectSlice, RecipeName } from "#core/recipes";
-import { planView } from "#core/view";
+import { applyChanges, putObject } from "#core/document/changes";
+import { blankLesson, type Lesson } from "#core/document/lesson";
+import type { ComputedLesson } from "#core/document/pipeline";
+import type { ObjectSlice, RecipeName } from "#core/drawing/recipes";
+import { planView } from "#core/drawing/view";
+import { findPaperPoint, type PaperPoint } from "#core/ground/geometry";
 
 /** A sheet and views with round numbers, for tests that put things down on them. */
 export const sheet = { widthMm: 300, heightMm: 200, unit: "mm", smallestFraction: 8 } as const;

@@ -8,9 +8,7 @@ import {
   editCourse,
   type LessonFacts,
   layCourse,
-} from "#core/course";
-import { goOnFrom, parseLesson } from "#core/lesson";
-import { computeLesson, courseFactsOf } from "#core/pipeline";
+} from "#core/class/course";
 import {
   type ClassTaught,
   ClassTaughtSchema,
@@ -18,8 +16,10 @@ import {
   type Rows,
   readClassTable,
   tableOfClasses,
-} from "#core/record";
-import { readCsv, writeCsv } from "#core/table";
+} from "#core/class/record";
+import { goOnFrom, parseLesson } from "#core/document/lesson";
+import { computeLesson, courseFactsOf } from "#core/document/pipeline";
+import { readCsv, writeCsv } from "#core/ground/table";
 import { demoLesson } from "../demo-lesson.ts";
 import { CLASS, STEP } from "./class-taught.ts";
 

@@ -3,9 +3,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { buffer } from "node:stream/consumers";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
-import { blankCourse, type Course, layCourse } from "#core/course";
-import { type ClassTaught, readClassTable, tableOfClasses } from "#core/record";
-import { readCsv, writeCsv } from "#core/table";
+import { blankCourse, type Course, layCourse } from "#core/class/course";
+import { type ClassTaught, readClassTable, tableOfClasses } from "#core/class/record";
+import { readCsv, writeCsv } from "#core/ground/table";
 import { readBundle, writeBundle } from "../../server/bundles.server.ts";
 import {
   keepClasses,

@@ -8,7 +8,7 @@ import {
   regionContains,
   thicknessMm,
   whereAbove,
-} from "#core/geometry";
+} from "#core/ground/geometry";
 
 const mm = fc.integer({ min: 0, max: 2000 }).map((n) => n / 10);
 const point = fc.record({ xMm: mm, yMm: mm });

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { RouterContextProvider } from "react-router";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { parseLessonText } from "#core/lesson";
+import { parseLessonText } from "#core/document/lesson";
 import { openGate } from "../../server/http/passphrase.server.ts";
 import { requestContext } from "../../server/http/request-context.ts";
 import { ask, called, form, json, text } from "./ask-route.ts";

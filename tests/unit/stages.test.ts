@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
-import type { Change } from "#core/base";
-import { applyChanges } from "#core/changes";
-import { makeCards } from "#core/handout";
-import type { Lesson } from "#core/lesson";
-import { computeLesson, drawLesson } from "#core/pipeline";
+import { applyChanges } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson, drawLesson } from "#core/document/pipeline";
+import type { Change } from "#core/ground/base";
+import { makeCards } from "#core/output/handout";
 import { demoLesson } from "../demo-lesson.ts";
 
 const glasshouse = demoLesson("glasshouse");

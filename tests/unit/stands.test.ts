@@ -1,7 +1,14 @@
 import { expect, test } from "vitest";
-import { applyChanges, furtherThings, goOverAlso, sampleLesson, standChoices, standOn } from "#core/changes";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
+import {
+  applyChanges,
+  furtherThings,
+  goOverAlso,
+  sampleLesson,
+  standChoices,
+  standOn,
+} from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
 import { tradeSample } from "../demo-lesson.ts";
 import { differences } from "../follower/against.ts";
 

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { tokensOf, understand } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
-import { wordsWithoutStep } from "#core/placing";
+import { computeLesson } from "#core/document/pipeline";
+import { tokensOf, understand } from "#core/time/narration";
+import { wordsWithoutStep } from "#core/time/placing";
 import { lesson, put, views } from "./put-down.ts";
 
 const { steps } = computeLesson(put(lesson(views.two, []), "box", [90, 100], [150, 150]));

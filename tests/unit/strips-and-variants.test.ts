@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
-import { findPaperPoint, type PaperPoint } from "#core/geometry";
-import { slopeStrips, tapedPoints, tickStrips, varyLesson } from "#core/handout";
-import { type Lesson, parseLesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { findVanishingPoint } from "#core/view";
+import { type Lesson, parseLesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { findVanishingPoint } from "#core/drawing/view";
+import { findPaperPoint, type PaperPoint } from "#core/ground/geometry";
+import { slopeStrips, tapedPoints, tickStrips, varyLesson } from "#core/output/handout";
 import { demoLesson } from "../demo-lesson.ts";
 import { differences } from "../follower/against.ts";
 import { laidOut, textOf } from "../printed.ts";

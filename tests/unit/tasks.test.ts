@@ -1,15 +1,15 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import type { Change } from "#core/base";
-import { applyChanges, joinStep, putTask, takeTaskAway } from "#core/changes";
-import { areaMm2 } from "#core/geometry";
-import { makeCards } from "#core/handout";
-import { type Lesson, parseLessonText, serialiseLesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { reorderStep } from "#core/proposals";
-import type { Step } from "#core/steps";
-import { TASK_KINDS, USUAL_TASKS } from "#core/tasks";
-import { countSaid } from "#core/told";
+import { applyChanges, joinStep, putTask, takeTaskAway } from "#core/document/changes";
+import { type Lesson, parseLessonText, serialiseLesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { reorderStep } from "#core/document/proposals";
+import type { Change } from "#core/ground/base";
+import { areaMm2 } from "#core/ground/geometry";
+import { makeCards } from "#core/output/handout";
+import type { Step } from "#core/telling/steps";
+import { TASK_KINDS, USUAL_TASKS } from "#core/telling/tasks";
+import { countSaid } from "#core/telling/told";
 import { demoLesson } from "../demo-lesson.ts";
 import { lesson, put, views } from "./put-down.ts";
 

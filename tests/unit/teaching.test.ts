@@ -1,19 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { applyChanges } from "#core/changes";
-import type { Lesson } from "#core/lesson";
-import { simulateClass, stepWorks } from "#core/pacing";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
-import { classPaceOf, paceOf } from "#core/plan";
-import {
-  holdsToAdd,
-  LONGEST_WAIT_MS,
-  proposeClassHolds,
-  proposeFromRecord,
-  takeAllWaits,
-  takeClassHolds,
-} from "#core/proposals";
-import { type ClassTaught, type StepTaught, seenLineMs } from "#core/record";
+import { simulateClass, stepWorks } from "#core/class/pacing";
+import { type ClassTaught, type StepTaught, seenLineMs } from "#core/class/record";
 import {
   actOn,
   type ClassPlan,
@@ -27,7 +15,19 @@ import {
   type TeachEvent,
   taughtOf,
   teachState,
-} from "#core/teaching";
+} from "#core/class/teaching";
+import { applyChanges } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import {
+  holdsToAdd,
+  LONGEST_WAIT_MS,
+  proposeClassHolds,
+  proposeFromRecord,
+  takeAllWaits,
+  takeClassHolds,
+} from "#core/document/proposals";
+import { classPaceOf, paceOf } from "#core/ground/plan";
 import { demoLesson } from "../demo-lesson.ts";
 
 const planOf = (computed: ComputedLesson): ClassPlan => classPlanOf(computed, computed.lesson.plan);

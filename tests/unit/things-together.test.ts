@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { distanceMm } from "#core/geometry";
-import { computeLesson } from "#core/pipeline";
+import { computeLesson } from "#core/document/pipeline";
+import { distanceMm } from "#core/ground/geometry";
 import { lesson, put, ruled, views } from "./put-down.ts";
 
 test("a shadow climbs the wall it meets: each of its corners there lies on the line from the caster's along the light", () => {

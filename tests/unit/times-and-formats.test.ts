@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { computeLesson, EXPORT_FORMATS, exportLesson } from "#core/document/pipeline";
 import {
   FRAME_RATES,
   type FrameRate,
@@ -10,9 +11,8 @@ import {
   readCaptionBytes,
   readCaptions,
   wordsOf,
-} from "#core/narration";
-import { computeLesson, EXPORT_FORMATS, exportLesson } from "#core/pipeline";
-import { editMap } from "#core/schedule";
+} from "#core/time/narration";
+import { editMap } from "#core/time/schedule";
 import { demoLesson } from "../demo-lesson.ts";
 
 const RATES = Object.keys(FRAME_RATES) as FrameRate[];

@@ -1,11 +1,11 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { applyChanges } from "#core/changes";
-import { blankLesson } from "#core/lesson";
-import { type Cue, readCaptions, tokensOf, understand } from "#core/narration";
-import { computeLesson } from "#core/pipeline";
-import { putTold, thingsTold } from "#core/proposals";
+import { applyChanges } from "#core/document/changes";
+import { blankLesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { putTold, thingsTold } from "#core/document/proposals";
+import { type Cue, readCaptions, tokensOf, understand } from "#core/time/narration";
 
 const told = (cues: readonly Cue[]) => thingsTold(tokensOf(cues), understand(cues));
 

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
-import { findPaperPoint, type PaperPoint } from "#core/geometry";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { findPaperPoint, type PaperPoint } from "#core/ground/geometry";
 import { tradeSample } from "../demo-lesson.ts";
 
 // What the trade's own arithmetic says of the small lessons, read off the paper alone.

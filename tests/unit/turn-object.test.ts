@@ -1,5 +1,4 @@
 import { describe, expect, test } from "vitest";
-import type { Change } from "#core/base";
 import {
   applyChanges,
   changeViewKind,
@@ -9,10 +8,11 @@ import {
   takeAway,
   turnObject,
   VIEW_KINDS,
-} from "#core/changes";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { findVanishingPoint, planView, requireFrame } from "#core/view";
+} from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { findVanishingPoint, planView, requireFrame } from "#core/drawing/view";
+import type { Change } from "#core/ground/base";
 
 function applied(lesson: Lesson, changes: readonly Change[] | null): Lesson {
   const result = applyChanges(lesson, changes ?? []);

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { type Amount, type Heard, type HeardKind, understand } from "#core/narration";
+import { type Amount, type Heard, type HeardKind, understand } from "#core/time/narration";
 import { allLabelled, type Labelled, score } from "../narrations/labelled.ts";
 
 const say = (...texts: string[]): Heard[] =>

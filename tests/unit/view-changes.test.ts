@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { applyChanges, changeViewKind, sampleLesson, VIEW_KINDS, viewKindOf } from "#core/changes";
-import { computeLesson } from "#core/pipeline";
-import { RECIPE_NAMES } from "#core/recipes";
+import { applyChanges, changeViewKind, sampleLesson, VIEW_KINDS, viewKindOf } from "#core/document/changes";
+import { computeLesson } from "#core/document/pipeline";
+import { RECIPE_NAMES } from "#core/drawing/recipes";
 
 describe.each(RECIPE_NAMES)("a lesson with %s", (recipe) => {
   test.each(VIEW_KINDS.map((v) => v.kind))("can be seen with %s, and taken back unchanged", (kind) => {

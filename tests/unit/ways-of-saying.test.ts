@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { type HeardKind, understand } from "#core/narration";
+import { type HeardKind, understand } from "#core/time/narration";
 
 // Ways of saying it that are common in taught drawing, and others that only sound like them: common practice, no published
 // source.

@@ -1,11 +1,11 @@
 import { describe, expect, test } from "vitest";
-import { formatLength } from "#core/base";
-import { sampleLesson } from "#core/changes";
-import { drawSlip } from "#core/display";
-import type { Lesson } from "#core/lesson";
-import { computeLesson } from "#core/pipeline";
-import { RECIPE_NAMES } from "#core/recipes";
-import type { Reading } from "#core/told";
+import { sampleLesson } from "#core/document/changes";
+import type { Lesson } from "#core/document/lesson";
+import { computeLesson } from "#core/document/pipeline";
+import { RECIPE_NAMES } from "#core/drawing/recipes";
+import { formatLength } from "#core/ground/base";
+import { drawSlip } from "#core/showing/display";
+import type { Reading } from "#core/telling/told";
 
 const NAMES = RECIPE_NAMES;
 const VIEWS = ["one-point", "two-point"] as const;

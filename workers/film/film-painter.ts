@@ -1,6 +1,6 @@
-import { type Box, type Colour, canvasPen, drawWith, type Mark, type Pen } from "#core/display";
-import { changedBoxes } from "#core/film";
-import type { FilmPicture, OverlayFrame } from "#core/overlay";
+import { changedBoxes } from "#core/output/film";
+import { type Box, type Colour, canvasPen, drawWith, type Mark, type Pen } from "#core/showing/display";
+import type { FilmPicture, OverlayFrame } from "#core/showing/overlay";
 import { leftOf, lineSetter } from "#film/set-line.ts";
 import type { Typeface } from "#film/typeface.ts";
 

@@ -1,5 +1,5 @@
 import { VideoSample } from "mediabunny";
-import type { FilmPicture, OverlayFrame } from "#core/overlay";
+import type { FilmPicture, OverlayFrame } from "#core/showing/overlay";
 import { type FilmPainter, surface } from "./film-painter.ts";
 import { bytesOfPlanes, layoutOf } from "./planes.ts";
 import { type YuvColours, type YuvOverlay, yuvOverlay } from "./yuv-overlay.ts";

@@ -1,5 +1,5 @@
 import { ALL_FORMATS, Input, type InputAudioTrack, type InputVideoTrack, UrlSource } from "mediabunny";
-import type { RecordingFacts } from "#core/film";
+import type { RecordingFacts } from "#core/output/film";
 import { FilmTrouble } from "./film-trouble.ts";
 
 /** A recording that can be looked into: its picture, and its sound where it has any. */

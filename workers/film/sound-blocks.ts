@@ -1,5 +1,5 @@
 import { AudioSample, AudioSampleSink, type InputAudioTrack } from "mediabunny";
-import { fadeEnds, type SoundPiece, tickSound } from "#core/film";
+import { fadeEnds, type SoundPiece, tickSound } from "#core/output/film";
 
 /** Silence comes in blocks of so many frames. */
 const BLOCK = 16_384;

@@ -10,9 +10,9 @@ import {
   VideoSampleSource,
   WebMOutputFormat,
 } from "mediabunny";
-import { bitrateOf, type FilmPlan, filmRuns, msOfPicture, type VideoForm } from "#core/film";
-import type { Overlay } from "#core/overlay";
-import { type EditMap, lessonToSource } from "#core/schedule";
+import { bitrateOf, type FilmPlan, filmRuns, msOfPicture, type VideoForm } from "#core/output/film";
+import type { Overlay } from "#core/showing/overlay";
+import { type EditMap, lessonToSource } from "#core/time/schedule";
 import type { FileSink, Watch } from "#film/file-sink.ts";
 import type { FilmPainter } from "./film-painter.ts";
 import { layingOver } from "./lay-over.ts";

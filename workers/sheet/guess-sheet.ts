@@ -1,6 +1,6 @@
 import { fromMask, Image, type Mask } from "image-js";
-import type { CornersPx } from "#core/geometry";
-import type { GrayImage } from "#core/still";
+import type { CornersPx } from "#core/ground/geometry";
+import type { GrayImage } from "#core/sight/still";
 
 type Point = readonly [x: number, y: number];
 

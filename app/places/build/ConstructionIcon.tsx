@@ -1,6 +1,6 @@
-import { type Construction, sampleLesson } from "#core/changes";
-import { drawState, spotsOf } from "#core/display";
-import { computeLesson } from "#core/pipeline";
+import { type Construction, sampleLesson } from "#core/document/changes";
+import { computeLesson } from "#core/document/pipeline";
+import { drawState, spotsOf } from "#core/showing/display";
 import { DrawingView } from "../../ui/DrawingView.tsx";
 import styles from "./Build.module.css";
 

@@ -1,5 +1,5 @@
 import { Button, Popover } from "@mantine/core";
-import { CHOOSABLE, type Choosable, type Construction } from "#core/changes";
+import { CHOOSABLE, type Choosable, type Construction } from "#core/document/changes";
 import styles from "./Build.module.css";
 import { ConstructionIcon } from "./ConstructionIcon.tsx";
 import { IN_THE_TRAY } from "./constructions.ts";

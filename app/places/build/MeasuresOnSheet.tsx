@@ -1,9 +1,9 @@
 import { useMemo } from "react";
-import type { Change } from "#core/base";
-import { type Mark, placeMeasures } from "#core/display";
-import { type Measure, objectHandles, objectMeasures } from "#core/handles";
-import type { DrawnLesson } from "#core/pipeline";
-import type { ObjectSlice } from "#core/recipes";
+import { type Measure, objectHandles, objectMeasures } from "#core/document/handles";
+import type { DrawnLesson } from "#core/document/pipeline";
+import type { ObjectSlice } from "#core/drawing/recipes";
+import type { Change } from "#core/ground/base";
+import { type Mark, placeMeasures } from "#core/showing/display";
 import { OnPaper, useDeskBox, useMmPerPx } from "../../lesson/SheetDesk.tsx";
 import { MarkLayer } from "../../ui/DrawingView.tsx";
 import { lengthTyped } from "../../ui/LengthInput.tsx";

@@ -1,6 +1,6 @@
 import { ActionIcon } from "@mantine/core";
-import type { Move } from "#core/drafter";
-import type { Step } from "#core/steps";
+import type { Move } from "#core/drawing/drafter";
+import type { Step } from "#core/telling/steps";
 import styles from "./Build.module.css";
 
 /** Goes through the drawing move by move: a range to drag, a button either way, and what the move at hand is told by. */

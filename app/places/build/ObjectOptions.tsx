@@ -1,7 +1,7 @@
 import { NumberInput, Select, Switch, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { setOption } from "#core/changes";
-import { type ObjectOption, type ObjectSlice, objectOptions } from "#core/recipes";
+import { setOption } from "#core/document/changes";
+import { type ObjectOption, type ObjectSlice, objectOptions } from "#core/drawing/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { LengthInput } from "../../ui/LengthInput.tsx";

@@ -1,7 +1,7 @@
 import { Select, TextInput } from "@mantine/core";
-import { standChoices, standOn } from "#core/changes";
-import { objectMeasures } from "#core/handles";
-import type { ObjectSlice } from "#core/recipes";
+import { standChoices, standOn } from "#core/document/changes";
+import { objectMeasures } from "#core/document/handles";
+import type { ObjectSlice } from "#core/drawing/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { LengthInput } from "../../ui/LengthInput.tsx";

@@ -1,5 +1,5 @@
-import { countOf, type Finding } from "#core/base";
-import { type Bounds, boundsOf } from "#core/handles";
+import { type Bounds, boundsOf } from "#core/document/handles";
+import { countOf, type Finding } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { useMmPerPx } from "../../lesson/SheetDesk.tsx";
 import styles from "./Build.module.css";

@@ -1,6 +1,6 @@
 import { MultiSelect } from "@mantine/core";
-import { furtherThings, goOverAlso } from "#core/changes";
-import type { ObjectSlice } from "#core/recipes";
+import { furtherThings, goOverAlso } from "#core/document/changes";
+import type { ObjectSlice } from "#core/drawing/recipes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 
 const LABEL = { openings: "The same guides run on over", reflection: "Mirrors as well" } as const;

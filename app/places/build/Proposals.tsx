@@ -1,8 +1,8 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
-import type { Finding } from "#core/base";
-import { judgeDrift } from "#core/pipeline";
-import { type Proposal, proposeOrder, proposeVanishingPoints } from "#core/proposals";
+import { judgeDrift } from "#core/document/pipeline";
+import { type Proposal, proposeOrder, proposeVanishingPoints } from "#core/document/proposals";
+import type { Finding } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Build.module.css";

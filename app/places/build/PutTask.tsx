@@ -1,6 +1,6 @@
 import { Button, Menu } from "@mantine/core";
-import { putTask } from "#core/changes";
-import { TASK_KINDS, USUAL_TASKS } from "#core/tasks";
+import { putTask } from "#core/document/changes";
+import { TASK_KINDS, USUAL_TASKS } from "#core/telling/tasks";
 import { useLesson } from "../../lesson/lesson-context.ts";
 
 /** Puts in a step without a line: where such tasks go, or after the step that is looked at, about the things chosen. */

@@ -1,7 +1,7 @@
 import { memo, useMemo } from "react";
-import { labelMarks, type Mark } from "#core/display";
-import type { Step } from "#core/steps";
-import type { Sheet } from "#core/view";
+import type { Sheet } from "#core/drawing/view";
+import { labelMarks, type Mark } from "#core/showing/display";
+import type { Step } from "#core/telling/steps";
 import { useDeskBox, useMmPerPx } from "../../lesson/SheetDesk.tsx";
 import { MarkLayer } from "../../ui/DrawingView.tsx";
 

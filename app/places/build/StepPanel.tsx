@@ -1,10 +1,10 @@
 import { Menu, NumberInput, Select } from "@mantine/core";
 import { useState } from "react";
-import { cutStep, joinStep, sayOfStep } from "#core/changes";
-import { paceOf } from "#core/plan";
-import { reorderStep } from "#core/proposals";
-import { waitMs } from "#core/schedule";
-import { STEP_KINDS, type Step } from "#core/steps";
+import { cutStep, joinStep, sayOfStep } from "#core/document/changes";
+import { reorderStep } from "#core/document/proposals";
+import { paceOf } from "#core/ground/plan";
+import { STEP_KINDS, type Step } from "#core/telling/steps";
+import { waitMs } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { STEP_SIGNS } from "../../lesson/StepSign.tsx";

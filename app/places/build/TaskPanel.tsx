@@ -1,9 +1,9 @@
 import { Button, MultiSelect, NumberInput, Select } from "@mantine/core";
-import { setTask, takeTaskAway } from "#core/changes";
-import { KIT, type KitName } from "#core/plan";
-import { reorderStep } from "#core/proposals";
-import type { Step } from "#core/steps";
-import type { Concern, Task } from "#core/tasks";
+import { setTask, takeTaskAway } from "#core/document/changes";
+import { reorderStep } from "#core/document/proposals";
+import { KIT, type KitName } from "#core/ground/plan";
+import type { Step } from "#core/telling/steps";
+import type { Concern, Task } from "#core/telling/tasks";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import styles from "./Build.module.css";

@@ -1,6 +1,5 @@
 import { Button, Menu } from "@mantine/core";
 import { memo, type ReactNode } from "react";
-import type { Change } from "#core/base";
 import {
   canMirror,
   duplicateObject,
@@ -13,7 +12,8 @@ import {
   takeAway,
   turningOf,
   turnObject,
-} from "#core/changes";
+} from "#core/document/changes";
+import type { Change } from "#core/ground/base";
 import type { LessonContext } from "../../lesson/lesson-context.ts";
 import { More } from "../../ui/More.tsx";
 import styles from "./Build.module.css";

@@ -1,8 +1,14 @@
 import { useRef } from "react";
-import { smallestStepMm } from "#core/base";
-import { dragObjectHandle, objectHandles, type SnapTargets, snapTargets, snapTo } from "#core/handles";
-import type { DrawnLesson } from "#core/pipeline";
-import type { ObjectSlice } from "#core/recipes";
+import {
+  dragObjectHandle,
+  objectHandles,
+  type SnapTargets,
+  snapTargets,
+  snapTo,
+} from "#core/document/handles";
+import type { DrawnLesson } from "#core/document/pipeline";
+import type { ObjectSlice } from "#core/drawing/recipes";
+import { smallestStepMm } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { type Dragged, SheetHandle } from "../../lesson/SheetHandle.tsx";
 import type { Still } from "../../lesson/use-still.ts";

@@ -1,5 +1,5 @@
 import { memo } from "react";
-import type { Lesson } from "#core/lesson";
+import type { Lesson } from "#core/document/lesson";
 import { Sortable, SortableItem } from "../../ui/Sortable.tsx";
 import styles from "./Build.module.css";
 import type { Chosen } from "./use-chosen.ts";

@@ -1,4 +1,4 @@
-import { CHOOSABLE, type Choosable, findChoosable } from "#core/changes";
+import { CHOOSABLE, type Choosable, findChoosable } from "#core/document/changes";
 
 /** Those that stand in the tray itself; the rest are one press away. */
 const USUAL: ReadonlySet<string> = new Set(["box", "house", "openings", "door", "row", "stairs"]);

@@ -1,4 +1,4 @@
-import { duplicateObject, mirrorCopy, moveInOrder, nudge, setMark, takeAway } from "#core/changes";
+import { duplicateObject, mirrorCopy, moveInOrder, nudge, setMark, takeAway } from "#core/document/changes";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { useKeys } from "../../ui/use-keys.ts";
 import type { Chosen } from "./use-chosen.ts";

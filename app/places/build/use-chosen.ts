@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useState } from "react";
-import type { Lesson } from "#core/lesson";
+import type { Lesson } from "#core/document/lesson";
 
 export interface Chosen {
   /** Ids of the things chosen, in the order they were chosen; things that are gone are left out. */

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import { type Change, smallestStepMm } from "#core/base";
-import { nudge } from "#core/changes";
-import type { PaperPoint } from "#core/geometry";
-import { type Bounds, thingsInside, thingUnder } from "#core/handles";
-import type { Lesson } from "#core/lesson";
+import { nudge } from "#core/document/changes";
+import { type Bounds, thingsInside, thingUnder } from "#core/document/handles";
+import type { Lesson } from "#core/document/lesson";
+import { type Change, smallestStepMm } from "#core/ground/base";
+import type { PaperPoint } from "#core/ground/geometry";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { Chosen } from "./use-chosen.ts";
 

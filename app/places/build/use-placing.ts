@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { type Construction, findChoosable, type Put, putObject } from "#core/changes";
-import type { PaperPoint } from "#core/geometry";
-import type { ComputedLesson } from "#core/pipeline";
+import { type Construction, findChoosable, type Put, putObject } from "#core/document/changes";
+import type { ComputedLesson } from "#core/document/pipeline";
+import type { PaperPoint } from "#core/ground/geometry";
 import { useLesson } from "../../lesson/lesson-context.ts";
 
 export interface Placing {

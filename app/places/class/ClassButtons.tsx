@@ -1,5 +1,5 @@
-import type { Step } from "#core/steps";
-import type { TeachAct, TeachState } from "#core/teaching";
+import type { TeachAct, TeachState } from "#core/class/teaching";
+import type { Step } from "#core/telling/steps";
 import styles from "./Class.module.css";
 import { CLASS_KEYS } from "./use-class-keys.ts";
 

@@ -1,5 +1,5 @@
-import { formatClock } from "#core/base";
-import { nextStep, plannedBefore } from "#core/teaching";
+import { nextStep, plannedBefore } from "#core/class/teaching";
+import { formatClock } from "#core/ground/base";
 import { StepWords } from "../../lesson/StepWords.tsx";
 import styles from "./Class.module.css";
 import { ClassButtons } from "./ClassButtons.tsx";

@@ -1,9 +1,9 @@
 import { Button, Textarea, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { Link } from "react-router";
-import { countOf, formatClock, timesOf } from "#core/base";
-import { overrunsOf, totalsOf } from "#core/record";
-import { type ClassPlan, shownMs, type TeachEvent, type TeachState, taughtOf } from "#core/teaching";
+import { overrunsOf, totalsOf } from "#core/class/record";
+import { type ClassPlan, shownMs, type TeachEvent, type TeachState, taughtOf } from "#core/class/teaching";
+import { countOf, formatClock, timesOf } from "#core/ground/base";
 import { sendClass, useClassOutbox } from "../../lesson/class-outbox.ts";
 import { keepSession } from "../../lesson/class-session.ts";
 import { PupilsInput, pupilsTyped } from "../../lesson/PupilsInput.tsx";

@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { formatClock } from "#core/base";
-import { findCurrentTake, type Lesson } from "#core/lesson";
-import { overlaySourceOf } from "#core/pipeline";
-import { timelineOf, timelineWithoutTake } from "#core/schedule";
-import { isDue, nextStep, plannedBefore, shownMs } from "#core/teaching";
+import { isDue, nextStep, plannedBefore, shownMs } from "#core/class/teaching";
+import { findCurrentTake, type Lesson } from "#core/document/lesson";
+import { overlaySourceOf } from "#core/document/pipeline";
+import { formatClock } from "#core/ground/base";
+import { timelineOf, timelineWithoutTake } from "#core/time/schedule";
 import { useClassOutbox } from "../../lesson/class-outbox.ts";
 import { beginClass } from "../../lesson/class-session.ts";
 import { LessonPicture } from "../../lesson/LessonPicture.tsx";

@@ -1,4 +1,4 @@
-import { formatClock } from "#core/base";
+import { formatClock } from "#core/ground/base";
 import styles from "./Class.module.css";
 
 const R = 44;

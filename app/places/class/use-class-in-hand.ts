@@ -1,6 +1,4 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
-import type { Lesson } from "#core/lesson";
-import { type ComputedLesson, computeLesson } from "#core/pipeline";
 import {
   actOn,
   type ClassPlan,
@@ -10,7 +8,9 @@ import {
   type TeachEvent,
   type TeachState,
   teachState,
-} from "#core/teaching";
+} from "#core/class/teaching";
+import type { Lesson } from "#core/document/lesson";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
 import {
   addToSession,
   type ClassSession,

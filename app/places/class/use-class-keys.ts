@@ -1,4 +1,4 @@
-import type { TeachAct } from "#core/teaching";
+import type { TeachAct } from "#core/class/teaching";
 import { useKeys } from "../../ui/use-keys.ts";
 
 /** What a key does, for the keys and for what is written on the buttons. */

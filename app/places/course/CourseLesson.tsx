@@ -1,7 +1,7 @@
 import { MultiSelect } from "@mantine/core";
 import { Link } from "react-router";
-import { countOf, formatClock } from "#core/base";
-import type { Course, CourseEdit, LessonFacts } from "#core/course";
+import type { Course, CourseEdit, LessonFacts } from "#core/class/course";
+import { countOf, formatClock } from "#core/ground/base";
 import { SortableItem } from "../../ui/Sortable.tsx";
 import styles from "./Course.module.css";
 

@@ -1,7 +1,7 @@
 import { Fragment } from "react";
 import { Link } from "react-router";
-import { countOf, sentenceCase } from "#core/base";
-import type { LaidCourse } from "#core/course";
+import type { LaidCourse } from "#core/class/course";
+import { countOf, sentenceCase } from "#core/ground/base";
 import { LocalDay } from "../../ui/LocalDay.tsx";
 import styles from "./Course.module.css";
 

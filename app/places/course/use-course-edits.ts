@@ -1,6 +1,6 @@
 import { startTransition, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { type Course, type CourseEdit, editCourse } from "#core/course";
+import { type Course, type CourseEdit, editCourse } from "#core/class/course";
 
 export interface CourseEdits {
   /** The course with what is on its way. */

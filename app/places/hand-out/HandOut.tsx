@@ -1,8 +1,8 @@
 import { Button } from "@mantine/core";
 import { useEffect, useRef } from "react";
 import { useFetcher, useNavigation, useSearchParams } from "react-router";
-import { BLACK_PALETTE, PRINT_PALETTE } from "#core/display";
-import { CALLED, type HandOutWish, OF_CARDS, type ShownPages } from "#core/handout";
+import { CALLED, type HandOutWish, OF_CARDS, type ShownPages } from "#core/output/handout";
+import { BLACK_PALETTE, PRINT_PALETTE } from "#core/showing/display";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { PrintList, type PrintRecord } from "../../lesson/PrintList.tsx";
 import place from "../../lesson/place.module.css";

@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { CALLED, HAND_OUTS, type HandOutKind } from "#core/handout";
+import { CALLED, HAND_OUTS, type HandOutKind } from "#core/output/handout";
 import styles from "./HandOut.module.css";
 
 const PAGES_FIRST_MS = 700;

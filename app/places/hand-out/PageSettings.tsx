@@ -1,7 +1,12 @@
 import * as v from "valibot";
-import { setHandOut } from "#core/changes";
-import { type HandOutKind, OF_CARDS } from "#core/handout";
-import { boundedMargin, HandOutSchema, type HandOut as HandOutSettings, USUAL_MARGIN_MM } from "#core/plan";
+import { setHandOut } from "#core/document/changes";
+import {
+  boundedMargin,
+  HandOutSchema,
+  type HandOut as HandOutSettings,
+  USUAL_MARGIN_MM,
+} from "#core/ground/plan";
+import { type HandOutKind, OF_CARDS } from "#core/output/handout";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { Choice } from "../../ui/Choice.tsx";
 import { TypedNumber } from "../../ui/TypedNumber.tsx";

@@ -1,8 +1,8 @@
 import { TextInput } from "@mantine/core";
 import * as v from "valibot";
-import { setAddress } from "#core/changes";
-import { findCurrentTake } from "#core/lesson";
-import { VideoAddressSchema } from "#core/schedule";
+import { setAddress } from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import { VideoAddressSchema } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { Choice } from "../../ui/Choice.tsx";

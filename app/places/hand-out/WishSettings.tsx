@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import { type HandOutWish, USUAL_ROWS } from "#core/handout";
+import { type HandOutWish, USUAL_ROWS } from "#core/output/handout";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { Choice } from "../../ui/Choice.tsx";

@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { type HandOutKind, type HandOutWish, HandOutWishSchema, USUAL_ROWS } from "#core/handout";
+import { type HandOutKind, type HandOutWish, HandOutWishSchema, USUAL_ROWS } from "#core/output/handout";
 
 const number = (text: string | null) => (text === null || text === "" ? undefined : Number(text));
 

@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
-import { formatClock, parseClock } from "#core/base";
-import { type ClassKept, LONGEST_STEP_MS, type StepTaught, totalsOf } from "#core/record";
+import { type ClassKept, LONGEST_STEP_MS, type StepTaught, totalsOf } from "#core/class/record";
+import { formatClock, parseClock } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { LocalDay } from "../../ui/LocalDay.tsx";
 import styles from "./Record.module.css";

@@ -1,8 +1,8 @@
 import { Button } from "@mantine/core";
 import { useMemo, useState } from "react";
-import type { LearntPace } from "#core/pacing";
-import { proposeFromRecord, takeAllWaits } from "#core/proposals";
-import type { ClassKept } from "#core/record";
+import type { LearntPace } from "#core/class/pacing";
+import type { ClassKept } from "#core/class/record";
+import { proposeFromRecord, takeAllWaits } from "#core/document/proposals";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import styles from "./Record.module.css";

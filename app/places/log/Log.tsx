@@ -1,9 +1,9 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import { Form, useNavigation } from "react-router";
-import type { Change } from "#core/base";
-import type { LearntPace } from "#core/pacing";
-import type { ClassKept } from "#core/record";
+import type { LearntPace } from "#core/class/pacing";
+import type { ClassKept } from "#core/class/record";
+import type { Change } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { PrintList, type PrintRecord } from "../../lesson/PrintList.tsx";
 import place from "../../lesson/place.module.css";

@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from "react";
-import { type ClassKept, plannedAndReal } from "#core/record";
-import { classPlanOf } from "#core/teaching";
+import { type ClassKept, plannedAndReal } from "#core/class/record";
+import { classPlanOf } from "#core/class/teaching";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { Chart, type ChartInk } from "../../ui/Chart.tsx";
 import styles from "./Record.module.css";

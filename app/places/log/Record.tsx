@@ -1,9 +1,9 @@
 import { Button, Select, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { useRevalidator } from "react-router";
-import { countOf, type Finding, formatClock } from "#core/base";
-import type { LearntPace } from "#core/pacing";
-import { type ClassKept, totalsOf } from "#core/record";
+import type { LearntPace } from "#core/class/pacing";
+import { type ClassKept, totalsOf } from "#core/class/record";
+import { countOf, type Finding, formatClock } from "#core/ground/base";
 import { askRecord, useClassOutbox } from "../../lesson/class-outbox.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { newKey } from "../../lesson/new-key.ts";

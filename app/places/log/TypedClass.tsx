@@ -1,9 +1,9 @@
 import { Button, TextInput } from "@mantine/core";
 import { type FormEvent, useState } from "react";
-import { formatClock, parseClock } from "#core/base";
-import { MOST_PUPILS } from "#core/plan";
-import { type ClassTaught, LONGEST_STEP_MS } from "#core/record";
-import { classPlanOf } from "#core/teaching";
+import { type ClassTaught, LONGEST_STEP_MS } from "#core/class/record";
+import { classPlanOf } from "#core/class/teaching";
+import { formatClock, parseClock } from "#core/ground/base";
+import { MOST_PUPILS } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Record.module.css";
 

@@ -1,4 +1,4 @@
-import type { Change } from "#core/base";
+import type { Change } from "#core/ground/base";
 
 /** "left bench: width" from the addresses of the changes. */
 export function sayChanges(changes: readonly Change[]): string {

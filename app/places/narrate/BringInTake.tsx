@@ -1,8 +1,8 @@
 import { Button } from "@mantine/core";
 import { type ReactNode, useState } from "react";
-import type { Finding } from "#core/base";
-import { setNarration, setVideo } from "#core/changes";
-import { findCurrentTake } from "#core/lesson";
+import { setNarration, setVideo } from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import type { Finding } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { DropFile } from "../../ui/DropFile.tsx";

@@ -1,7 +1,7 @@
 import { Fragment, memo } from "react";
-import { formatClock } from "#core/base";
-import type { Heard, HeardKind, Word } from "#core/narration";
-import type { Step } from "#core/steps";
+import { formatClock } from "#core/ground/base";
+import type { Step } from "#core/telling/steps";
+import type { Heard, HeardKind, Word } from "#core/time/narration";
 import styles from "./Narrate.module.css";
 
 /** What is shown of the understanding: how it is called, and how it looks. */

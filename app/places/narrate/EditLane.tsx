@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useState } from "react";
-import type { Edit } from "#core/schedule";
+import type { Edit } from "#core/time/schedule";
 import { type Holding, useHeld } from "../../ui/use-held.ts";
 import { type EditPart, EditShape, moved } from "./EditShape.tsx";
 import styles from "./Lanes.module.css";

@@ -1,6 +1,6 @@
 import type { KeyboardEvent } from "react";
-import { formatClock } from "#core/base";
-import type { Edit } from "#core/schedule";
+import { formatClock } from "#core/ground/base";
+import type { Edit } from "#core/time/schedule";
 import styles from "./Lanes.module.css";
 import { LANE } from "./lane.ts";
 

@@ -1,6 +1,6 @@
 import { Button, Select } from "@mantine/core";
-import { setEdits } from "#core/changes";
-import type { Edit } from "#core/schedule";
+import { setEdits } from "#core/document/changes";
+import type { Edit } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 
 const NEW_HOLD_MS = 20_000;

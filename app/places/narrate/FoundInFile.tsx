@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import type { Finding } from "#core/base";
+import type { Finding } from "#core/ground/base";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./FoundInFile.module.css";
 

@@ -1,8 +1,8 @@
 import { useEffect, useRef } from "react";
-import { formatClock } from "#core/base";
-import type { Registered, SheetMove } from "#core/overlay";
-import type { Edit } from "#core/schedule";
-import type { Step } from "#core/steps";
+import { formatClock } from "#core/ground/base";
+import type { Registered, SheetMove } from "#core/showing/overlay";
+import type { Step } from "#core/telling/steps";
+import type { Edit } from "#core/time/schedule";
 import type { Player } from "../../lesson/player.ts";
 import { momentOf, usePlayed } from "../../lesson/use-player.ts";
 import { EditLane } from "./EditLane.tsx";

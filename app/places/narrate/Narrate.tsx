@@ -1,9 +1,9 @@
 import { Button } from "@mantine/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { setEdits, setSheetMoves, tieStroke } from "#core/changes";
-import { findCurrentTake } from "#core/lesson";
-import { holdsToAdd } from "#core/proposals";
-import { type Edit, editMap, strokesOf, timelineOf } from "#core/schedule";
+import { setEdits, setSheetMoves, tieStroke } from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import { holdsToAdd } from "#core/document/proposals";
+import { type Edit, editMap, strokesOf, timelineOf } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { usePlayer } from "../../lesson/use-player.ts";

@@ -1,5 +1,5 @@
 import type { RefObject } from "react";
-import { findCurrentTake } from "#core/lesson";
+import { findCurrentTake } from "#core/document/lesson";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";

@@ -1,7 +1,7 @@
 import { Button } from "@mantine/core";
 import { type ReactNode, useEffect, useRef } from "react";
-import type { PlacedStep } from "#core/placing";
-import type { Step } from "#core/steps";
+import type { Step } from "#core/telling/steps";
+import type { PlacedStep } from "#core/time/placing";
 import styles from "./Narrate.module.css";
 import type { PlacingSteps } from "./use-placing-steps.ts";
 

@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from "react";
-import type { PacePoint } from "#core/schedule";
+import type { PacePoint } from "#core/time/schedule";
 import { Chart, type ChartInk } from "../../ui/Chart.tsx";
 import styles from "./Lanes.module.css";
 import { LANE } from "./lane.ts";

@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
-import { formatClock } from "#core/base";
-import type { Edit } from "#core/schedule";
+import { formatClock } from "#core/ground/base";
+import type { Edit } from "#core/time/schedule";
 import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";
 import { isRunning, usePlayed } from "../../lesson/use-player.ts";

@@ -1,8 +1,8 @@
 import { Button, Textarea } from "@mantine/core";
 import { useState } from "react";
-import { formatClock } from "#core/base";
-import { sayOfStep } from "#core/changes";
-import type { Step } from "#core/steps";
+import { sayOfStep } from "#core/document/changes";
+import { formatClock } from "#core/ground/base";
+import type { Step } from "#core/telling/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import styles from "./Narrate.module.css";

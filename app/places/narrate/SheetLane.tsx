@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useState } from "react";
-import { formatClock } from "#core/base";
-import { type Registered, type SheetMove, sheetRests } from "#core/overlay";
+import { formatClock } from "#core/ground/base";
+import { type Registered, type SheetMove, sheetRests } from "#core/showing/overlay";
 import { type Holding, useHeld } from "../../ui/use-held.ts";
 import styles from "./Lanes.module.css";
 import { LANE } from "./lane.ts";

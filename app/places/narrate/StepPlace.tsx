@@ -1,11 +1,11 @@
 import { Button } from "@mantine/core";
-import { formatClock } from "#core/base";
-import { tieStep } from "#core/changes";
-import { drawState, drawStep } from "#core/display";
-import { findCurrentTake } from "#core/lesson";
-import type { Word } from "#core/narration";
-import type { StrokeInRecording } from "#core/schedule";
-import type { Step } from "#core/steps";
+import { tieStep } from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import { formatClock } from "#core/ground/base";
+import { drawState, drawStep } from "#core/showing/display";
+import type { Step } from "#core/telling/steps";
+import type { Word } from "#core/time/narration";
+import type { StrokeInRecording } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { StepWords } from "../../lesson/StepWords.tsx";

@@ -1,9 +1,9 @@
 import { Button } from "@mantine/core";
-import { formatClock } from "#core/base";
-import { cutStep, joinStep, tieStroke } from "#core/changes";
-import type { Word } from "#core/narration";
-import { type StrokeInRecording, strokesOf } from "#core/schedule";
-import { callMove, type Step } from "#core/steps";
+import { cutStep, joinStep, tieStroke } from "#core/document/changes";
+import { formatClock } from "#core/ground/base";
+import { callMove, type Step } from "#core/telling/steps";
+import type { Word } from "#core/time/narration";
+import { type StrokeInRecording, strokesOf } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Narrate.module.css";
 

@@ -1,5 +1,5 @@
-import { formatClock } from "#core/base";
-import type { Stray } from "#core/placing";
+import { formatClock } from "#core/ground/base";
+import type { Stray } from "#core/time/placing";
 import styles from "./Narrate.module.css";
 
 /** More than these are told by their number: a take of another lesson would list itself whole. */

@@ -1,7 +1,7 @@
 import { useMemo } from "react";
-import type { Word } from "#core/narration";
-import { type StrokeInRecording, strokesOf } from "#core/schedule";
-import type { Step } from "#core/steps";
+import type { Step } from "#core/telling/steps";
+import type { Word } from "#core/time/narration";
+import { type StrokeInRecording, strokesOf } from "#core/time/schedule";
 import styles from "./Lanes.module.css";
 import { LANE } from "./lane.ts";
 import { WordSlider } from "./WordSlider.tsx";

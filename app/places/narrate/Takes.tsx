@@ -1,10 +1,10 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
-import type { Finding } from "#core/base";
-import { addTake, goToTake, takeFromCaptions } from "#core/changes";
-import { findCurrentTake, type Take } from "#core/lesson";
-import { contradictionsIn, retake } from "#core/proposals";
-import type { Carried } from "#core/schedule";
+import { addTake, goToTake, takeFromCaptions } from "#core/document/changes";
+import { findCurrentTake, type Take } from "#core/document/lesson";
+import { contradictionsIn, retake } from "#core/document/proposals";
+import type { Finding } from "#core/ground/base";
+import type { Carried } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { FilePick } from "../../ui/FilePick.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";

@@ -1,9 +1,9 @@
 import { Button, Checkbox } from "@mantine/core";
 import { useMemo, useState } from "react";
-import { formatClock, formatLength } from "#core/base";
-import { findCurrentTake } from "#core/lesson";
-import { tokensOf } from "#core/narration";
-import { putTold, thingsTold } from "#core/proposals";
+import { findCurrentTake } from "#core/document/lesson";
+import { putTold, thingsTold } from "#core/document/proposals";
+import { formatClock, formatLength } from "#core/ground/base";
+import { tokensOf } from "#core/time/narration";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Narrate.module.css";
 

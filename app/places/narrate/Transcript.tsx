@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
-import { type Word, wordIndexAt } from "#core/narration";
-import type { Step } from "#core/steps";
+import type { Step } from "#core/telling/steps";
+import { type Word, wordIndexAt } from "#core/time/narration";
 import type { Player } from "../../lesson/player.ts";
 import { usePlayed } from "../../lesson/use-player.ts";
 import { type CueOnPage, CueRow, type PageActions } from "./CueRow.tsx";

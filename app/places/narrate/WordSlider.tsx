@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type ReactNode, useState } from "react";
-import { formatClock } from "#core/base";
-import { nearestWord, type Word } from "#core/narration";
+import { formatClock } from "#core/ground/base";
+import { nearestWord, type Word } from "#core/time/narration";
 import { useHeld } from "../../ui/use-held.ts";
 
 /** Something on the lanes that begins at a word: dragged or moved by arrows from word to word, drawn where it stands just now. */

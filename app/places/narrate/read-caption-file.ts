@@ -1,5 +1,5 @@
-import type { Finding, Parsed } from "#core/base";
-import type { Captions } from "#core/narration";
+import type { Finding, Parsed } from "#core/ground/base";
+import type { Captions } from "#core/time/narration";
 import type { CaptionsAnswer, CaptionsRequest } from "../../../workers/captions.worker.ts";
 
 /** An hour of captions is about 0.1 MB, with every word's time ten times that; anything past this is no caption file. */

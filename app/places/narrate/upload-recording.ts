@@ -1,4 +1,4 @@
-import type { Take } from "#core/lesson";
+import type { Take } from "#core/document/lesson";
 import type { RecordingAnswer } from "../../routes/recording.ts";
 import { putFile } from "../../ui/put-file.ts";
 

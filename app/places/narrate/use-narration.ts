@@ -1,7 +1,8 @@
 import { useMemo } from "react";
-import { findCurrentTake } from "#core/lesson";
-import { type Cue, correctWords, type Heard, kindsByWord, tokensOf, type Word } from "#core/narration";
-import { type Stray, wordsWithoutStep } from "#core/placing";
+import { findCurrentTake } from "#core/document/lesson";
+import type { Step } from "#core/telling/steps";
+import { type Cue, correctWords, type Heard, kindsByWord, tokensOf, type Word } from "#core/time/narration";
+import { type Stray, wordsWithoutStep } from "#core/time/placing";
 import {
   type Edit,
   type PacePoint,
@@ -9,8 +10,7 @@ import {
   type StrokeInRecording,
   startsInRecording,
   strokesInRecording,
-} from "#core/schedule";
-import type { Step } from "#core/steps";
+} from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 
 const NONE: readonly [] = [];

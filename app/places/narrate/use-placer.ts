@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
-import type { Cue, Heard } from "#core/narration";
-import type { TellableStep } from "#core/placing";
+import type { Cue, Heard } from "#core/time/narration";
+import type { TellableStep } from "#core/time/placing";
 import type { Placed, PlacingAnswer, PlacingRequest } from "../../../workers/placing.worker.ts";
 
 /** A pin is kept without the others following it when they take longer than this. */

@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { followPlaces, pinnedWords, tieSteps } from "#core/changes";
-import { findCurrentTake } from "#core/lesson";
-import type { Cue } from "#core/narration";
-import { isSure, type PlacedStep } from "#core/placing";
-import type { Step } from "#core/steps";
+import { followPlaces, pinnedWords, tieSteps } from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import type { Step } from "#core/telling/steps";
+import type { Cue } from "#core/time/narration";
+import { isSure, type PlacedStep } from "#core/time/placing";
 import type { Placed } from "../../../workers/placing.worker.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { usePlacer } from "./use-placer.ts";

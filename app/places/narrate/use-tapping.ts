@@ -1,8 +1,8 @@
 import type { HotkeyItem } from "@mantine/hooks";
 import { useRef, useState } from "react";
-import { tieStroke } from "#core/changes";
-import { nearestWord, type Word } from "#core/narration";
-import type { Step } from "#core/steps";
+import { tieStroke } from "#core/document/changes";
+import type { Step } from "#core/telling/steps";
+import { nearestWord, type Word } from "#core/time/narration";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { Player } from "../../lesson/player.ts";
 import { useKeys } from "../../ui/use-keys.ts";

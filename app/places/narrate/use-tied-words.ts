@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import type { Step } from "#core/steps";
+import type { Step } from "#core/telling/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { TiedLine, TiedStep } from "./CueRow.tsx";
 import type { Narration } from "./use-narration.ts";

@@ -1,6 +1,5 @@
 import { Button, Checkbox, NumberInput, Select } from "@mantine/core";
 import { useMemo, useState } from "react";
-import { type Change, smallestStepMm } from "#core/base";
 import {
   addFrame,
   applyChanges,
@@ -14,11 +13,12 @@ import {
   VIEW_KINDS,
   type ViewKind,
   viewKindOf,
-} from "#core/changes";
-import { drawState } from "#core/display";
-import { dragPaperHandle, paperHandles, paperMeasures, setMeasure } from "#core/handles";
-import { type SightAid, sightAids } from "#core/pipeline";
-import { callFrame, STANDARD_SHEETS } from "#core/view";
+} from "#core/document/changes";
+import { dragPaperHandle, paperHandles, paperMeasures, setMeasure } from "#core/document/handles";
+import { type SightAid, sightAids } from "#core/document/pipeline";
+import { callFrame, STANDARD_SHEETS } from "#core/drawing/view";
+import { type Change, smallestStepMm } from "#core/ground/base";
+import { drawState } from "#core/showing/display";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { SheetDesk } from "../../lesson/SheetDesk.tsx";

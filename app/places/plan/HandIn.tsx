@@ -1,6 +1,6 @@
 import { ActionIcon, Button, NumberInput, Select } from "@mantine/core";
-import { countThings } from "#core/judgements";
-import type { CountWanted, PlaceCounted } from "#core/plan";
+import { countThings } from "#core/document/judgements";
+import type { CountWanted, PlaceCounted } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { LineInput } from "./LineInput.tsx";
 import styles from "./Plan.module.css";

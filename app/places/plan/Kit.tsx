@@ -1,5 +1,5 @@
-import { sentenceCase } from "#core/base";
-import { cautionsOf, KIT, type KitName, USUAL_KIT } from "#core/plan";
+import { sentenceCase } from "#core/ground/base";
+import { cautionsOf, KIT, type KitName, USUAL_KIT } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Plan.module.css";
 

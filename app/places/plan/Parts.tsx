@@ -1,5 +1,5 @@
 import { ActionIcon } from "@mantine/core";
-import { formatClock } from "#core/base";
+import { formatClock } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { PartsChart } from "./PartsChart.tsx";
 import styles from "./Plan.module.css";

@@ -1,6 +1,6 @@
 import { useCallback } from "react";
-import { formatClock } from "#core/base";
-import type { Part } from "#core/schedule";
+import { formatClock } from "#core/ground/base";
+import type { Part } from "#core/time/schedule";
 import { Chart, type ChartInk } from "../../ui/Chart.tsx";
 
 /** Height of a part, and of the axis under them, px. */

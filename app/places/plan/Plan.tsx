@@ -1,7 +1,7 @@
 import { NumberInput, Select } from "@mantine/core";
 import { Link } from "react-router";
-import { formatClock } from "#core/base";
-import { AGE_BANDS } from "#core/plan";
+import { formatClock } from "#core/ground/base";
+import { AGE_BANDS } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { FindingList } from "../../ui/FindingList.tsx";

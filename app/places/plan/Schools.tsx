@@ -1,5 +1,5 @@
 import { Radio } from "@mantine/core";
-import { chosenIn, SCHOOLS } from "#core/plan";
+import { chosenIn, SCHOOLS } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Plan.module.css";
 

@@ -1,5 +1,5 @@
 import { Checkbox, NumberInput, Select } from "@mantine/core";
-import { GATES, type GateName, USUAL_KIT } from "#core/plan";
+import { GATES, type GateName, USUAL_KIT } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Plan.module.css";
 

@@ -1,5 +1,5 @@
 import { useRef } from "react";
-import type { CornersPx } from "#core/geometry";
+import type { CornersPx } from "#core/ground/geometry";
 import { useHeld } from "../../ui/use-held.ts";
 import styles from "./Rehearse.module.css";
 

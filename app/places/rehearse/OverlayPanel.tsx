@@ -1,9 +1,9 @@
 import { Chip, Slider, Switch } from "@mantine/core";
 import { useState } from "react";
-import { setOverlay, showLayer } from "#core/changes";
-import { findCurrentTake } from "#core/lesson";
-import { layersOf, MOST_LEAD_MS, OVERLAY_LAYERS, type OverlayLayer } from "#core/overlay";
-import type { Step } from "#core/steps";
+import { setOverlay, showLayer } from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import { layersOf, MOST_LEAD_MS, OVERLAY_LAYERS, type OverlayLayer } from "#core/showing/overlay";
+import type { Step } from "#core/telling/steps";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { Choice } from "../../ui/Choice.tsx";

@@ -1,7 +1,7 @@
 import { Button } from "@mantine/core";
 import IconBefore from "@tabler/icons-react/dist/esm/icons/IconChevronLeft.mjs";
 import IconNext from "@tabler/icons-react/dist/esm/icons/IconChevronRight.mjs";
-import { formatClock } from "#core/base";
+import { formatClock } from "#core/ground/base";
 import type { Player } from "../../lesson/player.ts";
 import { isRunning, momentOf, usePlayed } from "../../lesson/use-player.ts";
 import { Choice } from "../../ui/Choice.tsx";

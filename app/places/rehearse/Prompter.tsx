@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
-import { type Schedule, windowAt } from "#core/schedule";
-import type { Step } from "#core/steps";
+import type { Step } from "#core/telling/steps";
+import { type Schedule, windowAt } from "#core/time/schedule";
 import type { Player } from "../../lesson/player.ts";
 import { momentOf, usePlayed } from "../../lesson/use-player.ts";
 import styles from "./Rehearse.module.css";

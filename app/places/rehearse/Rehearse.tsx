@@ -1,10 +1,10 @@
 import { Switch } from "@mantine/core";
 import { useMemo, useRef, useState } from "react";
-import { findPaperToPicture } from "#core/geometry";
-import { findCurrentTake } from "#core/lesson";
-import { sheetRests } from "#core/overlay";
-import { captionsOf } from "#core/pipeline";
-import { editMap, timelineOf, timelineWithoutTake } from "#core/schedule";
+import { findCurrentTake } from "#core/document/lesson";
+import { captionsOf } from "#core/document/pipeline";
+import { findPaperToPicture } from "#core/ground/geometry";
+import { sheetRests } from "#core/showing/overlay";
+import { editMap, timelineOf, timelineWithoutTake } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { usePlayer } from "../../lesson/use-player.ts";

@@ -1,9 +1,9 @@
 import { type RefObject, useMemo, useState } from "react";
-import { setCorners } from "#core/changes";
-import type { Take } from "#core/lesson";
-import { sheetAt } from "#core/overlay";
-import { overlaySourceOf } from "#core/pipeline";
-import { lessonToSource } from "#core/schedule";
+import { setCorners } from "#core/document/changes";
+import type { Take } from "#core/document/lesson";
+import { overlaySourceOf } from "#core/document/pipeline";
+import { sheetAt } from "#core/showing/overlay";
+import { lessonToSource } from "#core/time/schedule";
 import { LessonPicture } from "../../lesson/LessonPicture.tsx";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { Player } from "../../lesson/player.ts";

@@ -1,6 +1,5 @@
 import { Button, Progress } from "@mantine/core";
 import { useEffect, useRef } from "react";
-import { formatClock } from "#core/base";
 import {
   addSheetMove,
   setCorners,
@@ -10,11 +9,12 @@ import {
   takeFoundSheet,
   takeSheetMoveAway,
   turnedByQuarter,
-} from "#core/changes";
-import type { CornersPx } from "#core/geometry";
-import { findCurrentTake } from "#core/lesson";
-import { sheetAt, sheetRests } from "#core/overlay";
-import { lessonToSource, nearestLesson } from "#core/schedule";
+} from "#core/document/changes";
+import { findCurrentTake } from "#core/document/lesson";
+import { formatClock } from "#core/ground/base";
+import type { CornersPx } from "#core/ground/geometry";
+import { sheetAt, sheetRests } from "#core/showing/overlay";
+import { lessonToSource, nearestLesson } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";

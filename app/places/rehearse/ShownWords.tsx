@@ -1,6 +1,6 @@
 import type { ComponentProps } from "react";
-import type { Cue } from "#core/narration";
-import { captionAt, windowAt } from "#core/schedule";
+import type { Cue } from "#core/time/narration";
+import { captionAt, windowAt } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import type { Player } from "../../lesson/player.ts";

@@ -1,11 +1,11 @@
 import { Button, Progress, Select, Switch } from "@mantine/core";
 import slugify from "@sindresorhus/slugify";
 import { useMemo, useState } from "react";
-import { formatClock } from "#core/base";
-import type { FilmKind, FilmSize, FilmWish } from "#core/film";
-import { findCurrentTake } from "#core/lesson";
-import { FRAME_RATES, type FrameRate } from "#core/narration";
-import type { OverlayClock } from "#core/overlay";
+import { findCurrentTake } from "#core/document/lesson";
+import { formatClock } from "#core/ground/base";
+import type { FilmKind, FilmSize, FilmWish } from "#core/output/film";
+import type { OverlayClock } from "#core/showing/overlay";
+import { FRAME_RATES, type FrameRate } from "#core/time/narration";
 import type { FilmOrder } from "../../../workers/film.worker.ts";
 import { type FilmState, filmMaker } from "../../lesson/film-maker.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { windowAt } from "#core/schedule";
+import { windowAt } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import type { Player } from "../../lesson/player.ts";
 

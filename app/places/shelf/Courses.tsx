@@ -1,7 +1,7 @@
 import { Button, TextInput } from "@mantine/core";
 import { Form, Link, useSubmit } from "react-router";
-import { countOf } from "#core/base";
-import type { Course } from "#core/course";
+import type { Course } from "#core/class/course";
+import { countOf } from "#core/ground/base";
 import { Sortable, SortableItem } from "../../ui/Sortable.tsx";
 import styles from "./Courses.module.css";
 

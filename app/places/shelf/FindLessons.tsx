@@ -2,7 +2,7 @@ import { Select, TextInput } from "@mantine/core";
 import { useDebouncedCallback } from "@mantine/hooks";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
-import { countOf } from "#core/base";
+import { countOf } from "#core/ground/base";
 import styles from "./Shelf.module.css";
 
 const ORDERS = [

@@ -1,5 +1,5 @@
 import { Form, Link } from "react-router";
-import { formatClock } from "#core/base";
+import { formatClock } from "#core/ground/base";
 import styles from "./Shelf.module.css";
 
 /** What the shelf shows of a lesson: worked out of its document beforehand, or still being worked out. */

@@ -1,7 +1,7 @@
 import { Autocomplete, Button, Switch } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { findCurrentTake } from "#core/lesson";
+import { findCurrentTake } from "#core/document/lesson";
 import { useClassOutbox } from "../../lesson/class-outbox.ts";
 import { beginClass, keepSession, useClassSession } from "../../lesson/class-session.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";

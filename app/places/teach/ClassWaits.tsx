@@ -1,7 +1,7 @@
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
-import { countOf, formatClock } from "#core/base";
-import { LONGEST_WAIT_MS, proposeClassHolds, takeClassHolds } from "#core/proposals";
+import { LONGEST_WAIT_MS, proposeClassHolds, takeClassHolds } from "#core/document/proposals";
+import { countOf, formatClock } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import styles from "./Teach.module.css";

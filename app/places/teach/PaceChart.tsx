@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from "react";
-import { formatClock } from "#core/base";
-import type { ClassMoment, ClassRun, StepWork } from "#core/pacing";
-import type { ComputedLesson } from "#core/pipeline";
+import type { ClassMoment, ClassRun, StepWork } from "#core/class/pacing";
+import type { ComputedLesson } from "#core/document/pipeline";
+import { formatClock } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { Chart, type ChartInk } from "../../ui/Chart.tsx";
 import styles from "./Teach.module.css";

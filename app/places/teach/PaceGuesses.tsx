@@ -1,7 +1,7 @@
 import { NumberInput } from "@mantine/core";
-import { countOf } from "#core/base";
-import type { LearntPace } from "#core/pacing";
-import type { ClassPace, OwnClassPace } from "#core/plan";
+import type { LearntPace } from "#core/class/pacing";
+import { countOf } from "#core/ground/base";
+import type { ClassPace, OwnClassPace } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import styles from "./Teach.module.css";

@@ -1,8 +1,8 @@
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
-import type { LearntPace } from "#core/pacing";
-import { stepWorks } from "#core/pacing";
-import { type AgeBand, classPaceOf, paceOf } from "#core/plan";
+import type { LearntPace } from "#core/class/pacing";
+import { stepWorks } from "#core/class/pacing";
+import { type AgeBand, classPaceOf, paceOf } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { BeginClass } from "./BeginClass.tsx";

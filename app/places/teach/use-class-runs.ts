@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { ClassRun, StepWork } from "#core/pacing";
-import type { ClassPace } from "#core/plan";
+import type { ClassRun, StepWork } from "#core/class/pacing";
+import type { ClassPace } from "#core/ground/plan";
 import type { PacingAnswer, PacingRequest } from "../../../workers/pacing.worker.ts";
 
 /** Classes that are run through the lesson: enough that another lot moves the shares by less than half a percent. */
