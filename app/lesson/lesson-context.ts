@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useOutletContext, useSearchParams } from "react-router";
 import type { Step } from "#core/telling/steps";
-import type { LessonEditor } from "./use-lesson-editor.ts";
+import type { LessonEditor } from "./saving/use-lesson-editor.ts";
 
 export interface LessonContext extends LessonEditor {
   /** The step chosen in the strip, the same in every place; null before the first choice. */

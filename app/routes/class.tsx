@@ -1,7 +1,7 @@
 import { findCurrentTake } from "#core/document/lesson";
 import { findFile } from "#server/files/store.server.ts";
 import { findRevision } from "#server/lessons.server.ts";
-import { LessonComing } from "../lesson/LessonComing.tsx";
+import { LessonComing } from "../lesson/frame/LessonComing.tsx";
 import { ClassDesk } from "../places/class/ClassDesk.tsx";
 import { ClassStage } from "../places/class/ClassStage.tsx";
 import type { Route } from "./+types/class";

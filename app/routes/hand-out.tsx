@@ -6,10 +6,10 @@ import { formOf } from "#server/http/request-body.server.ts";
 import { worked } from "#server/jobs/kept.server.ts";
 import { LARGEST_FORM_BYTES } from "#server/limits.ts";
 import { listPrints, logPrint } from "#server/prints.server.ts";
-import { freshOrKept, useKept } from "../lesson/keep-last.ts";
-import { PlaceError } from "../lesson/PlaceError.tsx";
-import { revalidateUnlessSearch } from "../lesson/revalidate-unless-search.ts";
-import { hasUnsaved } from "../lesson/use-save-line.ts";
+import { PlaceError } from "../lesson/frame/PlaceError.tsx";
+import { freshOrLast, useLastLoaded } from "../lesson/saving/last-loaded.ts";
+import { revalidateUnlessSearch } from "../lesson/saving/revalidate-unless-search.ts";
+import { hasUnsaved } from "../lesson/saving/use-save-line.ts";
 import { HandOut } from "../places/hand-out/HandOut.tsx";
 import { wishOfSearch } from "../places/hand-out/wish-of-search.ts";
 import type { Route } from "./+types/hand-out";
@@ -75,7 +75,7 @@ export function shouldRevalidate(args: ShouldRevalidateFunctionArgs): boolean {
 const keyOf = (lessonId: string | undefined, wish: string) => `hand-out/${lessonId}/${wish}`;
 
 export const clientLoader = ({ serverLoader, params, request }: Route.ClientLoaderArgs) =>
-  freshOrKept(
+  freshOrLast(
     keyOf(params.lessonId, wishKey(new URL(request.url))),
     serverLoader,
     hasUnsaved(params.lessonId),
@@ -84,7 +84,7 @@ export const clientLoader = ({ serverLoader, params, request }: Route.ClientLoad
 export { PlaceError as ErrorBoundary };
 
 export default function HandOutRoute({ loaderData, params }: Route.ComponentProps) {
-  useKept(keyOf(params.lessonId, JSON.stringify(loaderData.wish)), loaderData);
+  useLastLoaded(keyOf(params.lessonId, JSON.stringify(loaderData.wish)), loaderData);
   const { shown: text, ...rest } = loaderData;
   const shown = useMemo((): ShownPages => JSON.parse(text), [text]);
   return <HandOut {...rest} shown={shown} />;

@@ -1,9 +1,9 @@
 import { digestAfterSaves } from "#server/digests.server.ts";
-import { freshOrKept, useKept } from "../lesson/keep-last.ts";
-import { LessonComing } from "../lesson/LessonComing.tsx";
-import { LessonFrame } from "../lesson/LessonFrame.tsx";
-import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
-import { hasUnsaved } from "../lesson/use-save-line.ts";
+import { LessonComing } from "../lesson/frame/LessonComing.tsx";
+import { LessonFrame } from "../lesson/frame/LessonFrame.tsx";
+import { freshOrLast, useLastLoaded } from "../lesson/saving/last-loaded.ts";
+import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/saving/revalidate-unless-search.ts";
+import { hasUnsaved } from "../lesson/saving/use-save-line.ts";
 import type { Route } from "./+types/lesson";
 import { requireLesson } from "./require-lesson.server.ts";
 
@@ -16,7 +16,7 @@ export function loader({ params }: Route.LoaderArgs) {
 const keyOf = (lessonId: string | undefined) => `lesson/${lessonId}`;
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
+  freshOrLast(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 // The bench works in the browser: the server sends the document and does not compute it, too, to draw a page that is
 // replaced a moment later.
 clientLoader.hydrate = true as const;
@@ -30,6 +30,6 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 export default function LessonRoute({ loaderData }: Route.ComponentProps) {
-  useKept(keyOf(loaderData.id), loaderData);
+  useLastLoaded(keyOf(loaderData.id), loaderData);
   return <LessonFrame key={loaderData.id} stored={loaderData} />;
 }

@@ -5,10 +5,10 @@ import { formOf } from "#server/http/request-body.server.ts";
 import { listRevisions, listSetAside, restore } from "#server/lessons.server.ts";
 import { LARGEST_FORM_BYTES } from "#server/limits.ts";
 import { listPrints } from "#server/prints.server.ts";
-import { freshOrKept, useKept } from "../lesson/keep-last.ts";
-import { PlaceError } from "../lesson/PlaceError.tsx";
-import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
-import { hasUnsaved } from "../lesson/use-save-line.ts";
+import { PlaceError } from "../lesson/frame/PlaceError.tsx";
+import { freshOrLast, useLastLoaded } from "../lesson/saving/last-loaded.ts";
+import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/saving/revalidate-unless-search.ts";
+import { hasUnsaved } from "../lesson/saving/use-save-line.ts";
 import { Log } from "../places/log/Log.tsx";
 import type { Route } from "./+types/log";
 import { inWords } from "./in-words.server.ts";
@@ -46,11 +46,11 @@ export async function action({ request, params }: Route.ActionArgs) {
 const keyOf = (lessonId: string | undefined) => `log/${lessonId}`;
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
+  freshOrLast(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 
 export { PlaceError as ErrorBoundary, shouldRevalidate };
 
 export default function LogRoute({ loaderData, params }: Route.ComponentProps) {
-  useKept(keyOf(params.lessonId), loaderData);
+  useLastLoaded(keyOf(params.lessonId), loaderData);
   return <Log {...loaderData} />;
 }

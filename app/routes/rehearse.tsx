@@ -1,9 +1,9 @@
 import { findCurrentTake } from "#core/document/lesson";
 import { findFile } from "#server/files/store.server.ts";
-import { freshOrKept, useKept } from "../lesson/keep-last.ts";
-import { PlaceError } from "../lesson/PlaceError.tsx";
-import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
-import { hasUnsaved } from "../lesson/use-save-line.ts";
+import { PlaceError } from "../lesson/frame/PlaceError.tsx";
+import { freshOrLast, useLastLoaded } from "../lesson/saving/last-loaded.ts";
+import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/saving/revalidate-unless-search.ts";
+import { hasUnsaved } from "../lesson/saving/use-save-line.ts";
 import { Rehearse } from "../places/rehearse/Rehearse.tsx";
 import type { Route } from "./+types/rehearse";
 import { requireLesson } from "./require-lesson.server.ts";
@@ -17,11 +17,11 @@ export async function loader({ params }: Route.LoaderArgs) {
 const keyOf = (lessonId: string | undefined) => `rehearse/${lessonId}`;
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
+  freshOrLast(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 
 export { PlaceError as ErrorBoundary, shouldRevalidate };
 
 export default function RehearseRoute({ loaderData, params }: Route.ComponentProps) {
-  useKept(keyOf(params.lessonId), loaderData);
+  useLastLoaded(keyOf(params.lessonId), loaderData);
   return <Rehearse missingFile={loaderData.missingFile} />;
 }

@@ -1,9 +1,9 @@
 import { AGE_BANDS, type AgeBand } from "#core/ground/plan";
 import { learntPaceOf, listClasses } from "#server/classes.server.ts";
-import { freshOrKept, useKept } from "../lesson/keep-last.ts";
-import { PlaceError } from "../lesson/PlaceError.tsx";
-import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/revalidate-unless-search.ts";
-import { hasUnsaved } from "../lesson/use-save-line.ts";
+import { PlaceError } from "../lesson/frame/PlaceError.tsx";
+import { freshOrLast, useLastLoaded } from "../lesson/saving/last-loaded.ts";
+import { revalidateUnlessSearch as shouldRevalidate } from "../lesson/saving/revalidate-unless-search.ts";
+import { hasUnsaved } from "../lesson/saving/use-save-line.ts";
 import { Teach } from "../places/teach/Teach.tsx";
 import type { Route } from "./+types/teach";
 import { inWords } from "./in-words.server.ts";
@@ -24,11 +24,11 @@ export async function loader({ params }: Route.LoaderArgs) {
 const keyOf = (lessonId: string | undefined) => `teach/${lessonId}`;
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  freshOrKept(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
+  freshOrLast(keyOf(params.lessonId), serverLoader, hasUnsaved(params.lessonId));
 
 export { PlaceError as ErrorBoundary, shouldRevalidate };
 
 export default function TeachRoute({ loaderData, params }: Route.ComponentProps) {
-  useKept(keyOf(params.lessonId), loaderData);
+  useLastLoaded(keyOf(params.lessonId), loaderData);
   return <Teach learnt={loaderData.learnt} groups={loaderData.groups} />;
 }

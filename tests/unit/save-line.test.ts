@@ -6,7 +6,7 @@ import {
   type Op,
   openSaveLine,
   type SaveLine,
-} from "../../app/lesson/save-line.ts";
+} from "../../app/lesson/saving/save-line.ts";
 
 /** What becomes of one sending: it goes well, is lost on the way there or back, or the server fails at it. */
 type Fate = "well" | "lost there" | "lost back" | "locked" | "full" | "failed";

@@ -4,7 +4,7 @@ import type { DrawnLesson } from "#core/document/pipeline";
 import type { ObjectSlice } from "#core/drawing/recipes";
 import type { Change } from "#core/ground/base";
 import { type Mark, placeMeasures } from "#core/showing/display";
-import { OnPaper, useDeskBox, useMmPerPx } from "../../lesson/SheetDesk.tsx";
+import { OnPaper, useDeskBox, useMmPerPx } from "../../lesson/desk/SheetDesk.tsx";
 import { MarkLayer } from "../../ui/DrawingView.tsx";
 import { lengthTyped } from "../../ui/LengthInput.tsx";
 import { shareTyped } from "../../ui/ShareInput.tsx";

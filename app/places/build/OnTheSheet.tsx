@@ -1,7 +1,7 @@
 import { type Bounds, boundsOf } from "#core/document/handles";
 import { countOf, type Finding } from "#core/ground/base";
+import { useMmPerPx } from "../../lesson/desk/SheetDesk.tsx";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import { useMmPerPx } from "../../lesson/SheetDesk.tsx";
 import styles from "./Build.module.css";
 import type { Chosen } from "./use-chosen.ts";
 

@@ -9,9 +9,9 @@ import {
 import type { DrawnLesson } from "#core/document/pipeline";
 import type { ObjectSlice } from "#core/drawing/recipes";
 import { smallestStepMm } from "#core/ground/base";
+import { type Dragged, SheetHandle } from "../../lesson/desk/SheetHandle.tsx";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import { type Dragged, SheetHandle } from "../../lesson/SheetHandle.tsx";
-import type { Still } from "../../lesson/use-still.ts";
+import type { Still } from "../../lesson/take/use-still.ts";
 
 /** The handles of a thing. What they can come to rest on is looked up once a drag: nothing else moves meanwhile. */
 export function ThingHandles({ object, still }: { object: ObjectSlice; still: Still }) {

@@ -1,6 +1,6 @@
 import { nextStep, plannedBefore } from "#core/class/teaching";
 import { formatClock } from "#core/ground/base";
-import { StepWords } from "../../lesson/StepWords.tsx";
+import { StepWords } from "../../lesson/frame/StepWords.tsx";
 import styles from "./Class.module.css";
 import { ClassButtons } from "./ClassButtons.tsx";
 import type { ClassOf } from "./ClassStage.tsx";

@@ -4,9 +4,9 @@ import { Link } from "react-router";
 import { overrunsOf, totalsOf } from "#core/class/record";
 import { type ClassPlan, shownMs, type TeachEvent, type TeachState, taughtOf } from "#core/class/teaching";
 import { countOf, formatClock, timesOf } from "#core/ground/base";
-import { sendClass, useClassOutbox } from "../../lesson/class-outbox.ts";
-import { keepSession } from "../../lesson/class-session.ts";
-import { PupilsInput, pupilsTyped } from "../../lesson/PupilsInput.tsx";
+import { sendClass, useClassOutbox } from "../../lesson/class/class-outbox.ts";
+import { keepSession } from "../../lesson/class/class-session.ts";
+import { PupilsInput, pupilsTyped } from "../../lesson/class/PupilsInput.tsx";
 import styles from "./Class.module.css";
 import type { ClassInHand } from "./use-class-in-hand.ts";
 

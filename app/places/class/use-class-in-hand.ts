@@ -18,7 +18,7 @@ import {
   lastSeen,
   seenNow,
   useClassSession,
-} from "../../lesson/class-session.ts";
+} from "../../lesson/class/class-session.ts";
 
 /** So often the class is looked at anew. */
 const TICK_MS = 200;

@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { keepPageHere } from "../../lesson/keep-class-here.ts";
+import { keepPageHere } from "../../lesson/class/keep-class-here.ts";
 
 /** Keeps this page as long as the class lasts; whether it can be opened again without a network. */
 export function useKeptPage(lessonId: string): boolean {

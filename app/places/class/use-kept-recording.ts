@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { fileKeptHere, keepFileHere } from "../../lesson/keep-class-here.ts";
+import { fileKeptHere, keepFileHere } from "../../lesson/class/keep-class-here.ts";
 
 /** A recording read whole into this browser, so that a class needs no network: its address, and how far it has come. */
 export function useKeptRecording(

@@ -4,7 +4,7 @@ import { useFetcher, useNavigation, useSearchParams } from "react-router";
 import { CALLED, type HandOutWish, OF_CARDS, type ShownPages } from "#core/output/handout";
 import { BLACK_PALETTE, PRINT_PALETTE } from "#core/showing/display";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import { PrintList, type PrintRecord } from "../../lesson/PrintList.tsx";
+import { PrintList, type PrintRecord } from "../../lesson/output/PrintList.tsx";
 import place from "../../lesson/place.module.css";
 import { DrawingView } from "../../ui/DrawingView.tsx";
 import { LocalTime } from "../../ui/LocalTime.tsx";

@@ -5,7 +5,7 @@ import type { LearntPace } from "#core/class/pacing";
 import type { ClassKept } from "#core/class/record";
 import type { Change } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import { PrintList, type PrintRecord } from "../../lesson/PrintList.tsx";
+import { PrintList, type PrintRecord } from "../../lesson/output/PrintList.tsx";
 import place from "../../lesson/place.module.css";
 import { LocalTime } from "../../ui/LocalTime.tsx";
 import { Compare } from "./Compare.tsx";

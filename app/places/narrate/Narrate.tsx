@@ -6,7 +6,7 @@ import { holdsToAdd } from "#core/document/proposals";
 import { type Edit, editMap, strokesOf, timelineOf } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
-import { usePlayer } from "../../lesson/use-player.ts";
+import { usePlayer } from "../../lesson/take/use-player.ts";
 import { BringInTake } from "./BringInTake.tsx";
 import { Lanes } from "./Lanes.tsx";
 import styles from "./Narrate.module.css";

@@ -1,9 +1,9 @@
 import type { RefObject } from "react";
 import { findCurrentTake } from "#core/document/lesson";
 import { useLesson } from "../../lesson/lesson-context.ts";
+import { WriteOut } from "../../lesson/output/WriteOut.tsx";
 import place from "../../lesson/place.module.css";
-import type { Player } from "../../lesson/player.ts";
-import { WriteOut } from "../../lesson/WriteOut.tsx";
+import type { Player } from "../../lesson/take/player.ts";
 import { FindingList } from "../../ui/FindingList.tsx";
 import styles from "./Narrate.module.css";
 import { OpenPlaces } from "./OpenPlaces.tsx";

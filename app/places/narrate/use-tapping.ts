@@ -4,7 +4,7 @@ import { tieStroke } from "#core/document/changes";
 import type { Step } from "#core/telling/steps";
 import { nearestWord, type Word } from "#core/time/narration";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import type { Player } from "../../lesson/player.ts";
+import type { Player } from "../../lesson/take/player.ts";
 import { useKeys } from "../../ui/use-keys.ts";
 import type { PinAt } from "./use-placing-steps.ts";
 

@@ -1,8 +1,8 @@
 import { useEffect, useRef } from "react";
 import type { Step } from "#core/telling/steps";
 import { type Schedule, windowAt } from "#core/time/schedule";
-import type { Player } from "../../lesson/player.ts";
-import { momentOf, usePlayed } from "../../lesson/use-player.ts";
+import type { Player } from "../../lesson/take/player.ts";
+import { momentOf, usePlayed } from "../../lesson/take/use-player.ts";
 import styles from "./Rehearse.module.css";
 
 /** The words in large type, moving past at the schedule's own pace: what is due stands a third from the top. */

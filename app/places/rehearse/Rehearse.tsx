@@ -7,7 +7,7 @@ import { sheetRests } from "#core/showing/overlay";
 import { editMap, timelineOf, timelineWithoutTake } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
-import { usePlayer } from "../../lesson/use-player.ts";
+import { usePlayer } from "../../lesson/take/use-player.ts";
 import { Choice } from "../../ui/Choice.tsx";
 import { useKeys } from "../../ui/use-keys.ts";
 import { PlayControls } from "./PlayControls.tsx";

@@ -4,10 +4,10 @@ import type { Take } from "#core/document/lesson";
 import { overlaySourceOf } from "#core/document/pipeline";
 import { sheetAt } from "#core/showing/overlay";
 import { lessonToSource } from "#core/time/schedule";
-import { LessonPicture } from "../../lesson/LessonPicture.tsx";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import type { Player } from "../../lesson/player.ts";
-import { momentOf, usePlayed } from "../../lesson/use-player.ts";
+import { LessonPicture } from "../../lesson/take/LessonPicture.tsx";
+import type { Player } from "../../lesson/take/player.ts";
+import { momentOf, usePlayed } from "../../lesson/take/use-player.ts";
 import { CornerHandles } from "./CornerHandles.tsx";
 
 /** The picture, as a film of the lesson shows it: the recording with the overlay on its sheet; without one, the sheet drawing itself. */

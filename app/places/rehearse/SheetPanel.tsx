@@ -17,9 +17,9 @@ import { sheetAt, sheetRests } from "#core/showing/overlay";
 import { lessonToSource, nearestLesson } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
-import type { Player } from "../../lesson/player.ts";
-import { momentOf, usePlayed } from "../../lesson/use-player.ts";
-import { useSheetFinder } from "../../lesson/use-sheet-finder.ts";
+import type { Player } from "../../lesson/take/player.ts";
+import { momentOf, usePlayed } from "../../lesson/take/use-player.ts";
+import { useSheetFinder } from "../../lesson/take/use-sheet-finder.ts";
 import styles from "./TakeOut.module.css";
 
 /** Where the sheet lies in the recording: found, followed, or placed by hand, at first and after each movement. */

@@ -1,11 +1,11 @@
 import type { ComponentProps } from "react";
 import type { Cue } from "#core/time/narration";
 import { captionAt, windowAt } from "#core/time/schedule";
+import { StepWords } from "../../lesson/frame/StepWords.tsx";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
-import type { Player } from "../../lesson/player.ts";
-import { StepWords } from "../../lesson/StepWords.tsx";
-import { usePlayed } from "../../lesson/use-player.ts";
+import type { Player } from "../../lesson/take/player.ts";
+import { usePlayed } from "../../lesson/take/use-player.ts";
 import { OverlayPanel } from "./OverlayPanel.tsx";
 import styles from "./Rehearse.module.css";
 

@@ -7,10 +7,10 @@ import type { FilmKind, FilmSize, FilmWish } from "#core/output/film";
 import type { OverlayClock } from "#core/showing/overlay";
 import { FRAME_RATES, type FrameRate } from "#core/time/narration";
 import type { FilmOrder } from "../../../workers/film.worker.ts";
-import { type FilmState, filmMaker } from "../../lesson/film-maker.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import { useFilm, useFilmOffer } from "../../lesson/use-film.ts";
-import { WriteOut } from "../../lesson/WriteOut.tsx";
+import { type FilmState, filmMaker } from "../../lesson/output/film-maker.ts";
+import { useFilm, useFilmOffer } from "../../lesson/output/use-film.ts";
+import { WriteOut } from "../../lesson/output/WriteOut.tsx";
 import { Choice } from "../../ui/Choice.tsx";
 import styles from "./TakeOut.module.css";
 

@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import { windowAt } from "#core/time/schedule";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import type { Player } from "../../lesson/player.ts";
+import type { Player } from "../../lesson/take/player.ts";
 
 export interface Stepping {
   /** Goes so many steps on or back from the one that is shown. */

@@ -4,10 +4,10 @@ import { applyChanges } from "#core/document/changes";
 import { findCurrentTake, type Lesson } from "#core/document/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/document/pipeline";
 import type { Change, Finding } from "#core/ground/base";
+import { useUnderstood } from "../take/use-understood.ts";
 import type { Op, Trouble } from "./save-line.ts";
 import { useOtherWindows } from "./use-other-windows.ts";
 import { useSaveLine } from "./use-save-line.ts";
-import { useUnderstood } from "./use-understood.ts";
 
 export type SaveState = "saved" | "saving" | "failed";
 

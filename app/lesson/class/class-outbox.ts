@@ -1,7 +1,7 @@
 import { useEffect, useSyncExternalStore } from "react";
 import type { ClassTaught } from "#core/class/record";
 import type { Finding } from "#core/ground/base";
-import type { ClassesAnswer } from "../routes/classes.ts";
+import type { ClassesAnswer } from "../../routes/classes.ts";
 
 /** A class on its way into the record. */
 interface Outgoing {

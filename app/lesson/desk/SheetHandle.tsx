@@ -2,7 +2,7 @@ import { useRef, useState } from "react";
 import type { Handle } from "#core/document/handles";
 import { type Change, sentenceCase } from "#core/ground/base";
 import type { PaperPoint } from "#core/ground/geometry";
-import { useHeld } from "../ui/use-held.ts";
+import { useHeld } from "../../ui/use-held.ts";
 import styles from "./SheetDesk.module.css";
 import { useDeskBox, useMmPerPx } from "./SheetDesk.tsx";
 

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type Cue, type Heard, understand } from "#core/time/narration";
-import type { UnderstandingAnswer, UnderstandingRequest } from "../../workers/understanding.worker.ts";
+import type { UnderstandingAnswer, UnderstandingRequest } from "../../../workers/understanding.worker.ts";
 
 /** So many letters, some ten minutes of talk, are understood faster than a worker starts. */
 const FEW_LETTERS = 9000;
@@ -19,7 +19,7 @@ export function useUnderstood(cues: readonly Cue[] | null): readonly Heard[] | n
   const [known, setKnown] = useState<{ cues: readonly Cue[]; heard: readonly Heard[] } | null>(null);
   useEffect(() => {
     if (!long) return;
-    const worker = new Worker(new URL("../../workers/understanding.worker.ts", import.meta.url), {
+    const worker = new Worker(new URL("../../../workers/understanding.worker.ts", import.meta.url), {
       type: "module",
     });
     const settle = (heard: UnderstandingAnswer) => {

@@ -1,4 +1,4 @@
-import keeper from "../../workers/class-keeper.worker.ts?worker&url";
+import keeper from "../../../workers/class-keeper.worker.ts?worker&url";
 
 /** Each lesson's class has a store of its own: one that is over lets go of nobody else's. */
 const storeOf = (lessonId: string) => `regulanda-class/${lessonId}`;

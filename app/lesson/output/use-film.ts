@@ -1,6 +1,6 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
 import type { Lesson } from "#core/document/lesson";
-import type { FilmAnswer, FilmOrder, FilmRequest } from "../../workers/film.worker.ts";
+import type { FilmAnswer, FilmOrder, FilmRequest } from "../../../workers/film.worker.ts";
 import { type FilmState, filmMaker } from "./film-maker.ts";
 
 const NONE: FilmState = { kind: "none" };
@@ -21,7 +21,9 @@ export function useFilmOffer(
   const [offer, setOffer] = useState<FilmOfferAnswer | null>(null);
   useEffect(() => {
     setOffer(null);
-    const worker = new Worker(new URL("../../workers/film.worker.ts", import.meta.url), { type: "module" });
+    const worker = new Worker(new URL("../../../workers/film.worker.ts", import.meta.url), {
+      type: "module",
+    });
     worker.onmessage = ({ data }: MessageEvent<FilmAnswer>) => {
       if (data.kind === "offer") setOffer(data);
     };

@@ -1,6 +1,6 @@
 import { findCurrentTake } from "#core/document/lesson";
 import { EXPORT_FORMATS } from "#core/document/pipeline";
-import { useLesson } from "./lesson-context.ts";
+import { useLesson } from "../lesson-context.ts";
 import styles from "./WriteOut.module.css";
 
 const EXPORT_CALLED: Readonly<Record<(typeof EXPORT_FORMATS)[number], string>> = {

@@ -1,6 +1,6 @@
 import { ActionIcon, Tooltip } from "@mantine/core";
 import { useCallback, useEffect, useState } from "react";
-import { useKeys } from "../ui/use-keys.ts";
+import { useKeys } from "../../ui/use-keys.ts";
 import type { KeySheet } from "./KeySheet.tsx";
 
 /** Opens the sheet of keys, which comes after the page: nobody reads it before the page is there. */

@@ -1,5 +1,5 @@
 import type { Change, Finding } from "#core/ground/base";
-import type { SaveAnswer } from "../routes/save.ts";
+import type { SaveAnswer } from "../../routes/save.ts";
 
 /** An edit on its way to the server. */
 export interface Op {

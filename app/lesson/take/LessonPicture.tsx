@@ -4,7 +4,7 @@ import { findCurrentTake } from "#core/document/lesson";
 import type { ComputedLesson } from "#core/document/pipeline";
 import type { Drawing, Mark } from "#core/showing/display";
 import { fitRecording, fitSheet, type OverlaySource, overlayOf, overlayPalette } from "#core/showing/overlay";
-import { MarkLayer } from "../ui/DrawingView.tsx";
+import { MarkLayer } from "../../ui/DrawingView.tsx";
 import styles from "./LessonPicture.module.css";
 
 /** The shape of a film without a recording. */

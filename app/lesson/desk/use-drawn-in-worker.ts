@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { Lesson } from "#core/document/lesson";
-import type { DrawAnswer, DrawRequest } from "../../workers/draw.worker.ts";
+import type { DrawAnswer, DrawRequest } from "../../../workers/draw.worker.ts";
 
 /**
  * The paper of a lesson, drawn in a worker while a gesture lasts, so that a drag that changes every line never holds up
@@ -19,7 +19,7 @@ export function useDrawnInWorker(
   const ticket = useRef(0);
 
   useEffect(() => {
-    const made = new Worker(new URL("../../workers/draw.worker.ts", import.meta.url), { type: "module" });
+    const made = new Worker(new URL("../../../workers/draw.worker.ts", import.meta.url), { type: "module" });
     worker.current = made;
     made.onmessage = ({ data }: MessageEvent<DrawAnswer>) => {
       busy.current = false;

@@ -1,5 +1,5 @@
 import { Kbd, Modal, Switch } from "@mantine/core";
-import { useSingleKeysOn } from "../ui/use-keys.ts";
+import { useSingleKeysOn } from "../../ui/use-keys.ts";
 import styles from "./KeySheet.module.css";
 
 const KEYS: readonly {

@@ -1,5 +1,5 @@
 import type { FilmKind } from "#core/output/film";
-import type { FilmAnswer, FilmRequest } from "../../workers/film.worker.ts";
+import type { FilmAnswer, FilmRequest } from "../../../workers/film.worker.ts";
 import { keepFilm, openFilm, sweepFilms } from "./film-folder.ts";
 
 /** How a film stands that is being made. */
@@ -51,7 +51,9 @@ export class FilmMaker {
     const { called, ...rest } = film;
     const what = film.order.wish.kind;
     const name = `${crypto.randomUUID()}-${called}`;
-    const worker = new Worker(new URL("../../workers/film.worker.ts", import.meta.url), { type: "module" });
+    const worker = new Worker(new URL("../../../workers/film.worker.ts", import.meta.url), {
+      type: "module",
+    });
     this.#worker = worker;
     this.#begun = performance.now();
     this.#tell({ kind: "making", called, share: 0, leftS: null });

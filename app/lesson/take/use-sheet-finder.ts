@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Lesson, Take } from "#core/document/lesson";
 import type { CornersPx } from "#core/ground/geometry";
 import type { Tones } from "#core/showing/overlay";
-import type { SheetAnswer, SheetRequest } from "../../workers/sheet.worker.ts";
+import type { SheetAnswer, SheetRequest } from "../../../workers/sheet.worker.ts";
 import { frameOf } from "./frame-of.ts";
 
 type Found = Extract<SheetAnswer, { kind: "found" }>;
@@ -46,7 +46,7 @@ export function useSheetFinder(
   useEffect(() => () => worker.current?.terminate(), []);
   const begin = (): Worker => {
     end();
-    const made = new Worker(new URL("../../workers/sheet.worker.ts", import.meta.url), { type: "module" });
+    const made = new Worker(new URL("../../../workers/sheet.worker.ts", import.meta.url), { type: "module" });
     worker.current = made;
     made.onmessage = ({ data }: MessageEvent<SheetAnswer>) => {
       if (data.kind === "progress") return setLooking({ kind: "following", share: data.share });

@@ -1,9 +1,9 @@
 import { Button } from "@mantine/core";
 import { serialiseLesson } from "#core/document/lesson";
 import { countOf, sentenceCase } from "#core/ground/base";
-import { downloadText } from "../ui/download-text.ts";
+import { downloadText } from "../../ui/download-text.ts";
+import type { LessonEditor } from "../saving/use-lesson-editor.ts";
 import styles from "./LessonFrame.module.css";
-import type { LessonEditor } from "./use-lesson-editor.ts";
 
 /** That edits wait to be saved, why, what becomes of them, and what can be done meanwhile. */
 export function NotSaved({

@@ -4,7 +4,7 @@ import { isRouteErrorResponse } from "react-router";
 const kept = new Map<string, unknown>();
 
 /** Remembers what a page shows, for the moment when the server cannot be reached. */
-export function useKept(key: string, data: unknown): void {
+export function useLastLoaded(key: string, data: unknown): void {
   useEffect(() => {
     kept.set(key, data);
   }, [key, data]);
@@ -15,7 +15,7 @@ export function useKept(key: string, data: unknown): void {
  * refuses is an answer, and is passed on, unless the page `mustStay`: one with edits that are not saved yet stays whatever
  * the server says.
  */
-export async function freshOrKept<T extends object>(
+export async function freshOrLast<T extends object>(
   key: string,
   ask: () => Promise<T>,
   mustStay: boolean,

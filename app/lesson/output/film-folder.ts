@@ -1,4 +1,4 @@
-import { FILM_FOLDER } from "../../workers/film/film-store.ts";
+import { FILM_FOLDER } from "../../../workers/film/film-store.ts";
 
 const lockOf = (name: string) => `film/${name}`;
 

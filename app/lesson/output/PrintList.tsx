@@ -1,5 +1,5 @@
 import { CALLED, type HandOutWish, type PrintState } from "#core/output/handout";
-import { LocalTime } from "../ui/LocalTime.tsx";
+import { LocalTime } from "../../ui/LocalTime.tsx";
 import styles from "./PrintList.module.css";
 
 export interface PrintRecord {

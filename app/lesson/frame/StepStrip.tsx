@@ -5,10 +5,10 @@ import type { Sheet } from "#core/drawing/view";
 import { type Drawing, drawStep } from "#core/showing/display";
 import type { Step } from "#core/telling/steps";
 import type { Part } from "#core/time/schedule";
-import { DrawingView } from "../ui/DrawingView.tsx";
-import { Sortable, SortableItem } from "../ui/Sortable.tsx";
-import { WhenNear } from "../ui/WhenNear.tsx";
-import type { LessonContext } from "./lesson-context.ts";
+import { DrawingView } from "../../ui/DrawingView.tsx";
+import { Sortable, SortableItem } from "../../ui/Sortable.tsx";
+import { WhenNear } from "../../ui/WhenNear.tsx";
+import type { LessonContext } from "../lesson-context.ts";
 import { STEP_SIGNS, StepSign } from "./StepSign.tsx";
 import styles from "./StepStrip.module.css";
 

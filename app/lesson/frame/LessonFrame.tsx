@@ -5,15 +5,15 @@ import { Link, NavLink, Outlet, useLocation } from "react-router";
 import { setLesson } from "#core/document/changes";
 import { type PlaceName, readiness } from "#core/document/pipeline";
 import { reorderStep } from "#core/document/proposals";
-import { FindingList } from "../ui/FindingList.tsx";
-import { UndoButtons } from "../ui/UndoButtons.tsx";
-import { useTyped } from "../ui/use-typed.ts";
+import { FindingList } from "../../ui/FindingList.tsx";
+import { UndoButtons } from "../../ui/UndoButtons.tsx";
+import { useTyped } from "../../ui/use-typed.ts";
+import { type LessonContext, useChosenStep } from "../lesson-context.ts";
+import { type LessonEditor, useLessonEditor } from "../saving/use-lesson-editor.ts";
 import { KeysButton } from "./KeysButton.tsx";
 import styles from "./LessonFrame.module.css";
-import { type LessonContext, useChosenStep } from "./lesson-context.ts";
 import { NotSaved } from "./NotSaved.tsx";
 import { StepStrip } from "./StepStrip.tsx";
-import { type LessonEditor, useLessonEditor } from "./use-lesson-editor.ts";
 
 const PLACES: readonly { place: PlaceName; title: string }[] = [
   { place: "plan", title: "Plan" },

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { findCurrentTake, type Lesson } from "#core/document/lesson";
 import type { Fit } from "#core/document/proposals";
 import type { Misfit } from "#core/sight/still";
-import type { StillAnswer, StillRequest } from "../../workers/still.worker.ts";
+import type { StillAnswer, StillRequest } from "../../../workers/still.worker.ts";
 import { frameOf } from "./frame-of.ts";
 
 export interface Still {
@@ -46,7 +46,7 @@ export function useStill(lesson: Lesson): Still {
 
   useEffect(() => {
     if (!isUnder) return;
-    const made = new Worker(new URL("../../workers/still.worker.ts", import.meta.url), { type: "module" });
+    const made = new Worker(new URL("../../../workers/still.worker.ts", import.meta.url), { type: "module" });
     worker.current = made;
     made.onmessage = ({ data }: MessageEvent<StillAnswer>) => {
       switch (data.kind) {

@@ -3,8 +3,8 @@ import * as v from "valibot";
 import { ClassTaughtSchema } from "#core/class/record";
 import { type TeachEvent, TeachEventSchema } from "#core/class/teaching";
 import type { AgeBand } from "#core/ground/plan";
+import { newKey } from "../saving/new-key.ts";
 import { forgetKept } from "./keep-class-here.ts";
-import { newKey } from "./new-key.ts";
 
 /** A class under way, kept in this browser from the first press to the record: a reload or a closed lid loses nothing. */
 export interface ClassSession {

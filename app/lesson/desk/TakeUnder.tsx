@@ -2,9 +2,9 @@ import { Button, Slider, Switch } from "@mantine/core";
 import { useState } from "react";
 import type { Sheet } from "#core/drawing/view";
 import { type Change, formatClock } from "#core/ground/base";
+import type { Still } from "../take/use-still.ts";
 import { useMmPerPx } from "./SheetDesk.tsx";
 import styles from "./TakeUnder.module.css";
-import type { Still } from "./use-still.ts";
 
 /** Lines nearer than this to those seen lie on them: half a pencil's width either side. */
 const SAME_MM = 0.5;
