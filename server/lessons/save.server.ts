@@ -1,12 +1,11 @@
 import slugify from "@sindresorhus/slugify";
 import { and, eq, gt } from "drizzle-orm";
-import { applyChanges } from "#core/document/changes";
+import { applyChanges, touching } from "#core/document/changes";
 import { goOnFrom, type Lesson } from "#core/document/lesson";
 import type { Change, Finding } from "#core/ground/base";
 import { type Db, database, inOneGo, type Tx } from "../db/database.server.ts";
 import { lessons, type RevisionKind, revisions, setAside } from "../db/schema.ts";
 import { callSaved } from "../watch.server.ts";
-import { touching } from "./merge-changes.ts";
 import { findLesson, historyOf } from "./read.server.ts";
 import { keepRead, NotKept, readRevision, readSetAside, shelve } from "./stored.server.ts";
 import { undoRedoTargets } from "./undo-stack.ts";
@@ -100,12 +99,13 @@ function layOver(
     .from(revisions)
     .where(and(eq(revisions.lessonId, id), gt(revisions.revision, base)))
     .all();
-  // What was brought back whole may differ anywhere.
-  const touches = touching(changes);
-  if (since.some((r) => r.kind === "restore" || touches(r.changes))) return null;
   const latest = readable(id, current, db, tx);
-  const applied = latest && applyChanges(latest, changes);
-  if (!applied?.ok) return null;
+  if (!latest) return null;
+  // What was brought back whole may differ anywhere.
+  const touches = touching(latest, changes);
+  if (since.some((r) => r.kind === "restore" || touches(r.changes))) return null;
+  const applied = applyChanges(latest, changes);
+  if (!applied.ok) return null;
   const { lesson, inverse } = applied.value;
   const how = { kind: "edit", target: null, changes, inverse, editKey: key } as const;
   const { answer } = append(tx, id, lesson, how, now);

@@ -4,6 +4,7 @@ import { computeLesson } from "#core/document/pipeline";
 import type { Change, Json } from "#core/ground/base";
 import { seeded } from "#core/ground/base";
 import { readCaptions } from "#core/time/narration";
+import { changeAt } from "../change-at.ts";
 import { DEMO } from "./client.ts";
 import { figure, part } from "./report.ts";
 
@@ -145,11 +146,10 @@ export function values(count: number, seed: number): void {
     const changes = Array.from({ length: 1 + Math.floor(chance() * 4) }, (): Change => {
       // Half are such as the bench makes, so that what is odd stands among what is taken.
       const object = pick(lesson.value.objects).id;
-      if (chance() < 0.25) return { id: `object/${object}`, field: "self", value: null };
-      if (chance() < 0.5)
-        return { id: `object/${object}`, field: "label", value: pick(["bench", "crate", "door"]) };
+      if (chance() < 0.25) return changeAt(`object/${object}`, "self", null);
+      if (chance() < 0.5) return changeAt(`object/${object}`, "label", pick(["bench", "crate", "door"]));
       const value = chance() < 0.3 ? spoilt(pick(files), pick(odd), chance) : pick(odd);
-      return { id: pick(ids), field: pick(fields), value };
+      return changeAt(pick(ids), pick(fields), value);
     });
     tried("changes", JSON.stringify(changes), () => {
       const done = applyChanges(lesson.value, changes);

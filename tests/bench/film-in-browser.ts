@@ -12,6 +12,7 @@ import { applyChanges, setEdits } from "#core/document/changes";
 import type { Lesson } from "#core/document/lesson";
 import type { FilmWish } from "#core/output/film";
 import type { FilmAnswer, FilmOrder, FilmRequest } from "../../workers/film.worker.ts";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { row } from "./measure.ts";
 
@@ -30,11 +31,12 @@ if (made.status !== 0) throw new Error(String(made.stderr));
 const full = demoLesson("glasshouse");
 const shift = applyChanges(full, [
   ...setEdits(full, []),
-  {
-    id: "take/take-1",
-    field: "video",
-    value: { file: "take.mp4", durationMs: SECONDS * 1000, widthPx: 1280, heightPx: 720 },
-  },
+  changeAt("take/take-1", "video", {
+    file: "take.mp4",
+    durationMs: SECONDS * 1000,
+    widthPx: 1280,
+    heightPx: 720,
+  }),
 ]);
 if (!shift.ok) throw new Error(shift.findings[0]?.message);
 const lesson: Lesson = {

@@ -6,6 +6,7 @@ import { computeLesson } from "#core/document/pipeline";
 import { placeInWords } from "#core/document/proposals";
 import { alignWords, type Cue, readCaptions, tokensOf, understand } from "#core/time/narration";
 import { makePlacer } from "#core/time/placing";
+import { changeAt } from "../change-at.ts";
 import { allLabelled } from "../narrations/labelled.ts";
 import { quay } from "./lessons.ts";
 import { row, timesMs } from "./measure.ts";
@@ -66,11 +67,7 @@ const take = findCurrentTake(changed.value.lesson);
 let state = computed;
 const edit = timesMs(20, (run) => {
   const edited = applyChanges(state.lesson, [
-    {
-      id: `take/${take?.id}`,
-      field: "edits",
-      value: [{ kind: "hold", atMs: 60_000 + run * 1000, ms: 9000 }],
-    },
+    changeAt(`take/${take?.id}`, "edits", [{ kind: "hold", atMs: 60_000 + run * 1000, ms: 9000 }]),
   ]);
   if (edited.ok) state = computeLesson(edited.value.lesson, state);
 });

@@ -18,6 +18,7 @@ import type { Step } from "#core/telling/steps";
 import { measureText } from "../../server/pdf/fonts.server.ts";
 import { writeHandOut } from "../../server/pdf/hand-out.server.ts";
 import { takeHomePage } from "../../server/take-home/take-home.server.ts";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { writeBarePdf } from "./bare-pdf.ts";
 import { crowd, quay, twoThousandStrokes } from "./lessons.ts";
@@ -44,21 +45,14 @@ function handleToAll(lesson: Lesson): { median: number; p95: number } {
 function pointToMarks(lesson: Lesson): { median: number; p95: number } {
   let drawn: DrawnLesson = drawLesson(lesson);
   return timesMs(40, (run) => {
-    const move: Change = {
-      id: "frame/main",
-      field: "vanishingPoint.fromLeftMm",
-      value: 140 + (run % 40) * 0.1,
-    };
+    const move: Change = changeAt("frame/main", "vanishingPoint.fromLeftMm", 140 + (run % 40) * 0.1);
     drawn = drawLesson(changed(drawn.lesson, move), drawn);
     drawState(drawn.paper, drawn.sheet, drawn.moves.length - 1, 0, "bench");
   });
 }
 
-const handleMove = (run: number): Change => ({
-  id: "object/crate-1",
-  field: "handles.fromLeftMm",
-  value: 5 + (run % 40) * 0.1,
-});
+const handleMove = (run: number): Change =>
+  changeAt("object/crate-1", "handles.fromLeftMm", 5 + (run % 40) * 0.1);
 
 function changed(lesson: Lesson, change: Change): Lesson {
   const done = applyChanges(lesson, [change]);

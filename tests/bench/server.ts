@@ -9,6 +9,7 @@ import { openDatabase } from "../../server/db/database.server.ts";
 import { makeDigest } from "../../server/digests.server.ts";
 import { createLesson, saveChanges } from "../../server/lessons.server.ts";
 import { listShelf } from "../../server/shelf.server.ts";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { row, timesMs } from "./measure.ts";
 
@@ -34,7 +35,7 @@ const kioskId = createLesson(demoLesson("ticket-kiosk"), db);
 console.log(`The server, with ${LESSONS} lessons`);
 const saved = ids[0] ?? "";
 const saves = timesMs(200, (run) => {
-  const done = saveChanges(saved, run + 1, [{ id: "lesson", field: "title", value: `Title ${run}` }], db);
+  const done = saveChanges(saved, run + 1, [changeAt("lesson", "title", `Title ${run}`)], db);
   if (done.kind !== "saved") throw new Error(`the save was answered with "${done.kind}"`);
 });
 row("  a save", against(saves, 30, "p95"));

@@ -16,6 +16,7 @@ import { computeLesson } from "#core/document/pipeline";
 import { reorderStep } from "#core/document/proposals";
 import { planView, worldToPaper } from "#core/drawing/view";
 import { findPaperPoint } from "#core/ground/geometry";
+import { changeAt } from "../change-at.ts";
 import { lesson, put, views } from "../unit/put-down.ts";
 
 const applied = (l: Lesson, changes: Parameters<typeof applyChanges>[1]): Lesson => {
@@ -87,7 +88,7 @@ describe("steps", () => {
   test("a hold of one's own takes the place of the estimate, and nothing else moves before it", () => {
     const computed = computeLesson(two);
     const step = computed.steps[2];
-    const held = computeLesson(applied(two, [{ id: `step/${step?.id}`, field: "holdMs", value: 600_000 }]));
+    const held = computeLesson(applied(two, [changeAt(`step/${step?.id}`, "holdMs", 600_000)]));
     expect(held.schedule.windows.slice(0, 3).map((w) => w.startMs)).toEqual(
       computed.schedule.windows.slice(0, 3).map((w) => w.startMs),
     );

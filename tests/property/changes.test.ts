@@ -19,6 +19,7 @@ import {
 } from "#core/document/lesson";
 import { computeLesson } from "#core/document/pipeline";
 import type { Change } from "#core/ground/base";
+import { changeAt } from "../change-at.ts";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
 /** Any one gesture a teacher can make on a lesson. */
@@ -31,7 +32,7 @@ function gesture(lesson: Lesson, pick: number, x: number, y: number): Change[] {
     case 0:
       return [...(putObject(lesson, view, "box", to, { xMm: x + 40, yMm: y + 30 })?.changes ?? [])];
     case 1:
-      return object ? [{ id: `object/${object.id}`, field: "self", value: null }] : [];
+      return object ? [changeAt(`object/${object.id}`, "self", null)] : [];
     case 2:
       return object ? dragObjectHandle(object, program.scene, `${object.id}/foot`, to, view) : [];
     case 3:
@@ -61,13 +62,7 @@ function gesture(lesson: Lesson, pick: number, x: number, y: number): Change[] {
     case 8:
       return tieStep(lesson, steps[pick % steps.length]?.id ?? "", pick % 3 === 0 ? null : "c1.w2");
     case 9:
-      return [
-        {
-          id: `step/${steps[pick % steps.length]?.id}`,
-          field: "title",
-          value: pick % 2 ? "Own title" : null,
-        },
-      ];
+      return [changeAt(`step/${steps[pick % steps.length]?.id}`, "title", pick % 2 ? "Own title" : null)];
     default:
       return object ? (duplicateObject(lesson, object.id)?.changes ?? []) : [];
   }

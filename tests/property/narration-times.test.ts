@@ -5,6 +5,7 @@ import { computeLesson, exportLesson } from "#core/document/pipeline";
 import { holdsToAdd, placeInWords } from "#core/document/proposals";
 import { sentencesOf, tokensOf, understand, wordsOf } from "#core/time/narration";
 import { wordsWithoutStep } from "#core/time/placing";
+import { changeAt } from "../change-at.ts";
 import { crates, toldFrom, withTake } from "./told-quay.ts";
 
 test("nine steps in ten are placed within two seconds of where a teacher begins to tell them", () => {
@@ -86,7 +87,7 @@ describe("a length said otherwise than it is drawn", () => {
     const cues = narration.cues.map((c) => (c.id === cueId ? { ...c, text } : c));
     const changed = applyChanges(start, [
       ...setNarration(start, "said.vtt", cues),
-      { id: `take/${take.id}`, field: "anchors.box-1/front", value: { wordId: `${cueId}.w1`, offsetMs: 0 } },
+      changeAt(`take/${take.id}`, "anchors.box-1/front", { wordId: `${cueId}.w1`, offsetMs: 0 }),
     ]);
     if (!changed.ok) throw new Error(changed.findings[0]?.message);
     return changed.value.lesson;
@@ -163,6 +164,6 @@ test("words that a change brings in are checked whole; words it leaves alone sta
   const refused = applyChanges(start, setNarration(start, "bad.vtt", bad));
   expect(refused.ok).toBe(false);
   expect(refused.findings[0]?.message).toContain(`cues.${cues.length - 1}`);
-  const renamed = applyChanges(start, [{ id: "lesson", field: "title", value: "Other" }]);
+  const renamed = applyChanges(start, [changeAt("lesson", "title", "Other")]);
   expect(renamed.ok && findCurrentTake(renamed.value.lesson)?.narration?.cues).toBe(cues);
 });

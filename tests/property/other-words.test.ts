@@ -6,6 +6,7 @@ import { computeLesson } from "#core/document/pipeline";
 import { holdsToAdd, retake } from "#core/document/proposals";
 import { type Cue, wordsOf } from "#core/time/narration";
 import { carryAnchors, editMap, sourceToLesson } from "#core/time/schedule";
+import { changeAt } from "../change-at.ts";
 import { lesson, views } from "../unit/put-down.ts";
 import { withTake } from "./told-quay.ts";
 
@@ -74,12 +75,8 @@ test("other captions of the same take: what stood at a word goes along with it, 
   const old = take?.narration?.cues ?? [];
   const [first, second] = old.flatMap(wordsOf).filter((w) => w.text === "pencil");
   const marked = applyChanges(start, [
-    {
-      id: `take/${take?.id}`,
-      field: "strokeAnchors",
-      value: { m: { wordId: first?.id ?? "", offsetMs: 80 } },
-    },
-    { id: `take/${take?.id}`, field: "corrections", value: [{ wordIds: [second?.id ?? ""], text: "pen" }] },
+    changeAt(`take/${take?.id}`, "strokeAnchors", { m: { wordId: first?.id ?? "", offsetMs: 80 } }),
+    changeAt(`take/${take?.id}`, "corrections", [{ wordIds: [second?.id ?? ""], text: "pen" }]),
   ]);
   if (!marked.ok) throw new Error(marked.findings[0]?.message);
   // The greeting is told at length, and each cue is cut in two: no word keeps its number.

@@ -3,6 +3,7 @@ import { findCurrentTake, type Lesson } from "#core/document/lesson";
 import { computeLesson } from "#core/document/pipeline";
 import { placeInWords } from "#core/document/proposals";
 import type { Cue } from "#core/time/narration";
+import { changeAt } from "../change-at.ts";
 import { lesson, put, views } from "../unit/put-down.ts";
 
 /** Things on a quay, drawn with one vanishing point. */
@@ -62,11 +63,11 @@ export const withTake = (seed: number): Lesson => {
   const { places: placed } = placeInWords(computeLesson(changed.value.lesson));
   const take = findCurrentTake(changed.value.lesson);
   const anchored = applyChanges(changed.value.lesson, [
-    {
-      id: `take/${take?.id}`,
-      field: "anchors",
-      value: Object.fromEntries(placed.map((p) => [p.stepId, { wordId: p.wordId, offsetMs: 0 }])),
-    },
+    changeAt(
+      `take/${take?.id}`,
+      "anchors",
+      Object.fromEntries(placed.map((p) => [p.stepId, { wordId: p.wordId, offsetMs: 0 }])),
+    ),
   ]);
   if (!anchored.ok) throw new Error(anchored.findings[0]?.message);
   return anchored.value.lesson;

@@ -2,6 +2,7 @@ import { describe, expect, test } from "vitest";
 import { applyChanges } from "#core/document/changes";
 import { computeLesson } from "#core/document/pipeline";
 import { RECIPE_NAMES, type RecipeName } from "#core/drawing/recipes";
+import { changeAt } from "../change-at.ts";
 import { lesson, put, views } from "./put-down.ts";
 
 describe("bad input", () => {
@@ -76,7 +77,7 @@ describe("bad input", () => {
       [200, 120],
     );
     const id = base.objects[base.objects.length - 1]?.id ?? "";
-    const changes = Object.entries(over).map(([field, value]) => ({ id: `object/${id}`, field, value }));
+    const changes = Object.entries(over).map(([field, value]) => changeAt(`object/${id}`, field, value));
     const changed = applyChanges(base, changes);
     expect(changed.ok).toBe(false);
     expect(changed.findings.map((f) => f.message).join(" ")).toMatch(said);

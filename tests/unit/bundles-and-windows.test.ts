@@ -15,14 +15,13 @@ import { pipeline } from "node:stream/promises";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { ZipFile } from "yazl";
-import { applyChanges } from "#core/document/changes";
+import { applyChanges, touching } from "#core/document/changes";
 import { blankLesson } from "#core/document/lesson";
-import type { Change } from "#core/ground/base";
+import type { Change, Json } from "#core/ground/base";
 import { readBundle, writeBundle } from "../../server/bundles.server.ts";
 import { type Db, openDatabase } from "../../server/db/database.server.ts";
 import { listDemos, putDemoOnShelf, readDemo } from "../../server/demos.server.ts";
 import { findFile, storeFile } from "../../server/files/store.server.ts";
-import { touchEachOther } from "../../server/lessons/merge-changes.ts";
 import {
   createLesson,
   duplicateLesson,
@@ -32,6 +31,7 @@ import {
 } from "../../server/lessons.server.ts";
 import { listShelf } from "../../server/shelf.server.ts";
 import { hearSaved } from "../../server/watch.server.ts";
+import { changeAt } from "../change-at.ts";
 import { lesson, put, views } from "./put-down.ts";
 import { box, smallMp4 } from "./small-recordings.ts";
 
@@ -194,7 +194,7 @@ describe("a bundle that is not what it says", () => {
 });
 
 describe("two windows on one lesson", () => {
-  const label = (id: string, value: string): Change[] => [{ id: `object/${id}`, field: "label", value }];
+  const label = (id: string, value: string): Change[] => [changeAt(`object/${id}`, "label", value)];
   const twoBoxes = () =>
     createLesson(
       put(put(lesson(views.one, []), "box", [30, 100], [60, 150]), "box", [180, 120], [220, 170]),
@@ -217,17 +217,18 @@ describe("two windows on one lesson", () => {
     const id = twoBoxes();
     saveChanges(id, 1, label("box-1", "left crate"), db);
     expect(saveChanges(id, 1, label("box-1", "tall crate"), db)).toMatchObject({ kind: "conflict" });
-    expect(saveChanges(id, 1, [{ id: "object/box-1", field: "self", value: null }], db)).toMatchObject({
+    expect(saveChanges(id, 1, [changeAt("object/box-1", "self", null)], db)).toMatchObject({
       kind: "conflict",
     });
     expect(listSetAside(id, db).length).toBe(2);
   });
 
   test("two orders of one list, and a list of frames and what refers to it, are not mixed", () => {
-    const order = { id: "lesson", field: "drawingOrder", value: [] };
-    expect(touchEachOther([order], [order])).toBe(true);
-    const self = { id: "object/box-1", field: "self", value: null };
-    const frames = { id: "view", field: "frames", value: [] };
+    const two = put(put(lesson(views.one, []), "box", [30, 100], [60, 150]), "box", [180, 120], [220, 170]);
+    const order = changeAt("lesson", "drawingOrder", []);
+    expect(touching(two, [order])([order])).toBe(true);
+    const self = changeAt("object/box-1", "self", null);
+    const frames = changeAt("view", "frames", []);
     for (const [a, b, together] of [
       [order, self, true],
       [order, { ...self, id: "take/t" }, false],
@@ -238,8 +239,39 @@ describe("two windows on one lesson", () => {
       [{ ...self, field: "handles.width.mm" }, { ...self, field: "handles.width2" }, false],
       [{ ...self, field: "handles.width" }, { ...self, field: "handles.height" }, false],
     ] as const) {
-      expect(touchEachOther([a], [b])).toBe(together);
-      expect(touchEachOther([b], [a])).toBe(together);
+      expect(touching(two, [a])([b]), `${a.id} ${a.field}, ${b.id} ${b.field}`).toBe(together);
+      expect(touching(two, [b])([a]), `${b.id} ${b.field}, ${a.id} ${a.field}`).toBe(together);
+    }
+  });
+
+  test("taking a thing away, and standing another on it or naming it in a task, are not mixed", () => {
+    const two = put(put(lesson(views.one, []), "box", [30, 100], [60, 150]), "box", [180, 120], [220, 170]);
+    const [gone, kept] = [changeAt("object/box-1", "self", null), changeAt("object/box-2", "label", "crate")];
+    const stands = changeAt("object/box-2", "depthSetBy", { object: "box-1", face: "top" });
+    const behind = changeAt("object/box-2", "depthSetBy", { guidesOf: "box-1" });
+    const concerns = {
+      id: "check-1",
+      kind: "check",
+      title: "Look",
+      words: "Look.",
+      minutes: 1,
+      place: "last",
+    };
+    const task = changeAt("task/check-1", "self", { ...concerns, concerns: [{ thing: "box-1" }] });
+    for (const other of [stands, behind, task]) {
+      expect(touching(two, [gone])([other]), other.id).toBe(true);
+      expect(touching(two, [other])([gone]), other.id).toBe(true);
+      expect(touching(two, [kept])([other])).toBe(false);
+    }
+    expect(touching(two, [gone])([changeAt("task/check-1", "self", concerns)])).toBe(false);
+  });
+
+  test("orders of tasks and takes are held against tasks and takes that come and go", () => {
+    const start = lesson(views.one, []);
+    for (const kind of ["task", "take", "object"]) {
+      const order = changeAt("lesson", kind === "object" ? "drawingOrder" : `${kind}Order`, []);
+      expect(touching(start, [order])([changeAt(`${kind}/one`, "self", null)]), kind).toBe(true);
+      expect(touching(start, [order])([changeAt("object/x", "label", "crate")]), kind).toBe(false);
     }
   });
 
@@ -251,7 +283,7 @@ describe("two windows on one lesson", () => {
         field: fc.constantFrom("label", "seeThrough", "handles", "handles.fromLeftMm", "self"),
         value: fc.constant(null),
       }),
-      fc.constant({ id: "lesson", field: "drawingOrder", value: ["box-2", "box-1"] }),
+      fc.constant(changeAt("lesson", "drawingOrder", ["box-2", "box-1"])),
       fc.record({
         id: fc.constant("plan"),
         field: fc.constantFrom("parts", "sessionMinutes"),
@@ -267,13 +299,13 @@ describe("two windows on one lesson", () => {
         "handles.fromLeftMm": 55,
         parts: 2,
       };
-      return { ...c, value: (c.field in values ? values[c.field] : c.value) as Change["value"] };
+      return changeAt(c.id, c.field, (c.field in values ? values[c.field] : c.value) as Json);
     };
     let met = 0;
     fc.assert(
       fc.property(anyChange, anyChange, (x, y) => {
         const [a, b] = [[filled(x)], [filled(y)]];
-        if (touchEachOther(a, b)) return;
+        if (touching(start, a)(b)) return;
         met++;
         const apply = (first: Change[], second: Change[]) => {
           const one = applyChanges(start, first);

@@ -27,6 +27,7 @@ import { writePngMovie } from "#film/png-movie.ts";
 import { CliError } from "../../cli/arguments.ts";
 import { run } from "../../cli/run.ts";
 import { inWords } from "../../workers/film/film-trouble.ts";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { framesOf, meanDifference, over, probe } from "../film/read-back.ts";
 import { anyEdits, SOURCE } from "../property/edit-arbitraries.ts";
@@ -103,11 +104,7 @@ describe("a film is planned", () => {
     const full = demoLesson("glasshouse");
     const short = computeLesson(
       changed(full, [
-        {
-          id: "take/take-1",
-          field: "video",
-          value: { file: "a.mp4", durationMs: 60_000, widthPx: 854, heightPx: 480 },
-        },
+        changeAt("take/take-1", "video", { file: "a.mp4", durationMs: 60_000, widthPx: 854, heightPx: 480 }),
       ]),
     );
     expect(short.findings.find((f) => f.code === "words-after-recording")?.message).toMatch(

@@ -3,13 +3,14 @@ import { applyChanges } from "#core/document/changes";
 import { type Lesson, parseLessonText } from "#core/document/lesson";
 import { computeLesson } from "#core/document/pipeline";
 import type { Json } from "#core/ground/base";
+import { changeAt } from "../change-at.ts";
 import { DEMO_NAMES, demoLesson } from "../demo-lesson.ts";
 import { lesson, put, views } from "./put-down.ts";
 
 const told = (l: Lesson, code: string) => computeLesson(l).findings.filter((f) => f.code === code);
 
 function changed(l: Lesson, id: string, field: string, value: Json): Lesson {
-  const done = applyChanges(l, [{ id, field, value }]);
+  const done = applyChanges(l, [changeAt(id, field, value)]);
   if (!done.ok) throw new Error(done.findings[0]?.message);
   return done.value.lesson;
 }

@@ -6,6 +6,7 @@ import { computeLesson } from "#core/document/pipeline";
 import type { Paper, PaperStroke } from "#core/drawing/paper";
 import { planView } from "#core/drawing/view";
 import { readCaptions } from "#core/time/narration";
+import { changeAt } from "../change-at.ts";
 import { lesson, put, sheet, views } from "./put-down.ts";
 
 /** What a lesson is told of under one code, by what it is about. */
@@ -33,7 +34,7 @@ test("a horizon within a millimetre of the middle is told of once there is a pic
   for (const clear of [98.9, 101.1]) expect(told(picture(clear), "horizon-in-middle")).toEqual([]);
   const [found] = told(picture(100.9), "horizon-in-middle");
   expect(found?.numbers.fromMiddleMm).toBeCloseTo(0.9, 9);
-  expect(found?.mend?.changes).toEqual([{ id: "view", field: "horizonFromTopMm", value: 66.7 }]);
+  expect(found?.mend?.changes).toEqual([changeAt("view", "horizonFromTopMm", 66.7)]);
 });
 
 test("a thing that runs off the sheet is told of; one that only its guides leave is not", () => {
@@ -197,6 +198,6 @@ test("captions without a cue, and cues that cannot be read, say so", () => {
 });
 
 test("a change to what is not there is refused in words, and names it", () => {
-  const refused = applyChanges(lesson(views.one, []), [{ id: "object/none", field: "label", value: "x" }]);
+  const refused = applyChanges(lesson(views.one, []), [changeAt("object/none", "label", "x")]);
   expect(refused.findings.map((f) => [f.code, f.about])).toEqual([["change-refused", "object/none"]]);
 });

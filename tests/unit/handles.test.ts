@@ -190,7 +190,7 @@ test("a typed measure is the document's, and a horizon typed anew takes heights 
     expect(now?.value, measure.label).toBe(value);
     const [frame] = done.value.lesson.view.frames;
     const kept = frame?.kind === "one-point" ? frame.vanishingPoint.fromTopMm : null;
-    expect(kept, measure.label).toBe(measure.field === "horizonFromTopMm" ? undefined : 60);
+    expect(kept, measure.label).toBe(measure.address.field === "horizonFromTopMm" ? undefined : 60);
   }
 });
 

@@ -6,6 +6,7 @@ import { computeLesson } from "#core/document/pipeline";
 import { planLesson } from "#core/drawing/program";
 import { planView } from "#core/drawing/view";
 import { type Change, type Json, whereNotKept } from "#core/ground/base";
+import { changeAt } from "../change-at.ts";
 import { lesson, views } from "./put-down.ts";
 
 const crate = (i: number, on: string | null = null) => ({
@@ -48,7 +49,7 @@ describe("numbers that JSON does not keep", () => {
   });
 
   test("are refused in a change, also in one that the next change would cover up", () => {
-    const change = (value: Json): Change => ({ id: "object/crate-0", field: "handles.fromLeftMm", value });
+    const change = (value: Json): Change => changeAt("object/crate-0", "handles.fromLeftMm", value);
     expect(said(applyChanges(crates(1), [change(Number.POSITIVE_INFINITY), change(100)]))).toMatch(/finite/);
     expect(said(applyChanges(crates(1), [change(Number.NaN)]))).toMatch(/finite/);
     expect(said(applyChanges(crates(1), [change(101)]))).toBe("taken");
@@ -68,7 +69,7 @@ describe("depth", () => {
     let deep: Json = 1;
     for (let i = 0; i < 200_000; i++) deep = [deep];
     expect(whereNotKept(deep)?.why).toMatch(/nested more than 40 deep/);
-    expect(said(applyChanges(crates(1), [{ id: "lesson", field: "title", value: deep }]))).toMatch(/nested/);
+    expect(said(applyChanges(crates(1), [changeAt("lesson", "title", deep)]))).toMatch(/nested/);
     expect(said(parseLesson({ ...crates(1), title: deep }))).toMatch(/nested/);
   });
 
@@ -82,7 +83,7 @@ describe("depth", () => {
       ["lesson", "objects.length"],
       ["step/__proto__", "title"],
     ] as const)
-      expect(said(applyChanges(crates(1), [{ id, field, value: "x" }]))).not.toBe("taken");
+      expect(said(applyChanges(crates(1), [changeAt(id, field, "x")]))).not.toBe("taken");
     expect(({} as Record<string, unknown>).title).toBeUndefined();
   });
 
@@ -114,11 +115,7 @@ describe("depth", () => {
 
 describe("very many changes", () => {
   test("more than an edit can have are refused with the count", () => {
-    const many = Array.from({ length: MOST_CHANGES + 1 }, () => ({
-      id: "plan",
-      field: "sessionMinutes",
-      value: 40,
-    }));
+    const many = Array.from({ length: MOST_CHANGES + 1 }, () => changeAt("plan", "sessionMinutes", 40));
     expect(said(applyChanges(crates(1), many))).toContain(
       `at most ${MOST_CHANGES} changes, this one ${many.length}`,
     );
@@ -126,7 +123,7 @@ describe("very many changes", () => {
 
   test("every thing taken away and put back one by one is undone to the very lesson", () => {
     const before = crates(1500);
-    const away = before.objects.map((o): Change => ({ id: `object/${o.id}`, field: "self", value: null }));
+    const away = before.objects.map((o): Change => changeAt(`object/${o.id}`, "self", null));
     const emptied = applyChanges(before, away);
     if (!emptied.ok) throw new Error(said(emptied));
     expect(emptied.value.lesson.objects).toEqual([]);
@@ -140,18 +137,18 @@ describe("very many changes", () => {
     const before = crates(6);
     const id = fc.integer({ min: 0, max: 9 });
     const one = fc.oneof(
-      id.map((i): Change => ({ id: `object/crate-${i}`, field: "self", value: null })),
-      id.map((i): Change => ({ id: `object/crate-${i}`, field: "self", value: crate(i) as unknown as Json })),
-      id.map((i): Change => ({ id: `object/crate-${i}`, field: "handles.width", value: { mm: 10 + i } })),
-      id.map((i): Change => ({ id: `object/crate-${i}`, field: "handles.width.mm", value: 30 + i })),
-      id.map((i): Change => ({ id: "lesson", field: `objects.${i}.label`, value: `other ${i}` })),
+      id.map((i): Change => changeAt(`object/crate-${i}`, "self", null)),
+      id.map((i): Change => changeAt(`object/crate-${i}`, "self", crate(i) as unknown as Json)),
+      id.map((i): Change => changeAt(`object/crate-${i}`, "handles.width", { mm: 10 + i })),
+      id.map((i): Change => changeAt(`object/crate-${i}`, "handles.width.mm", 30 + i)),
+      id.map((i): Change => changeAt("lesson", `objects.${i}.label`, `other ${i}`)),
     );
     let taken = 0;
     fc.assert(
       fc.property(fc.array(one, { minLength: 1, maxLength: 8 }), fc.boolean(), (changes, turn) => {
         const frozen = structuredClone(before);
         const reversed = before.objects.map((o) => o.id).reverse();
-        const order: Change[] = turn ? [{ id: "lesson", field: "drawingOrder", value: reversed }] : [];
+        const order: Change[] = turn ? [changeAt("lesson", "drawingOrder", reversed)] : [];
         const done = applyChanges(before, [...order, ...changes]);
         expect(before).toEqual(frozen);
         if (!done.ok) return;

@@ -31,6 +31,7 @@ import {
 } from "../../server/running/copies.server.ts";
 import { holdFolder } from "../../server/running/folder-lock.server.ts";
 import { listShelf } from "../../server/shelf.server.ts";
+import { changeAt } from "../change-at.ts";
 import { smallMp4 } from "./small-recordings.ts";
 
 let folder = "";
@@ -50,7 +51,7 @@ afterEach(() => {
   rmSync(folder, { recursive: true });
 });
 
-const title = (value: string) => [{ id: "lesson", field: "title", value }];
+const title = (value: string) => [changeAt("lesson", "title", value)];
 const titles = (of: Db) =>
   listShelf({ most: 100 }, of)
     .lessons.map((l) => l.title)

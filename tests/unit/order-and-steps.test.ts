@@ -5,6 +5,7 @@ import { proposeOrder } from "#core/document/proposals";
 import { phaseOf } from "#core/drawing/program";
 import { makeCards } from "#core/output/handout";
 import { turnDrawing } from "#core/showing/display";
+import { changeAt } from "../change-at.ts";
 import { lesson, put, views } from "./put-down.ts";
 
 describe("order and steps", () => {
@@ -12,7 +13,7 @@ describe("order and steps", () => {
 
   test("what was said of a step is forgotten whole, and undoing that brings it all back", () => {
     const told = { ...two, steps: { "box-1/front": { title: "The near face", holdMs: 9000 } } };
-    const done = applyChanges(told, [{ id: "step/box-1/front", field: "self", value: null }]);
+    const done = applyChanges(told, [changeAt("step/box-1/front", "self", null)]);
     if (!done.ok) throw new Error(done.findings[0]?.message);
     expect(done.value.lesson.steps).toEqual({});
     const back = applyChanges(done.value.lesson, done.value.inverse);

@@ -29,6 +29,7 @@ import {
   wordArea,
 } from "#core/showing/overlay";
 import { windowAt } from "#core/time/schedule";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 
 const glasshouse = demoLesson("glasshouse");
@@ -135,7 +136,7 @@ describe("where the sheet lies over time", () => {
     expect(at(75_000).lines).toEqual([]);
     expect(at(75_000).drawn).toEqual([]);
     expect(at(85_000).lines.length).toBeGreaterThan(0);
-    const lost = changed(glasshouse, [{ id: "take/take-1", field: "corners", value: null }]);
+    const lost = changed(glasshouse, [changeAt("take/take-1", "corners", null)]);
     const { at: without, computed } = overlayFor(lost);
     expect(marksOf(without(75_000)).every((m) => /#(board|words)$/.test(m.id))).toBe(true);
     expect(computed.findings.map((f) => f.code)).toContain("sheet-not-found");
@@ -280,11 +281,10 @@ describe("what the overlay shows", () => {
     const cue = said.find((c) => c.startMs > 150_000);
     const text = "So let us look back at what we have done so far.";
     const told = changed(glasshouse, [
-      {
-        id: "take/take-1",
-        field: "narration",
-        value: { fileName: "a.vtt", cues: said.map((c) => (c === cue ? { ...c, text } : c)) },
-      },
+      changeAt("take/take-1", "narration", {
+        fileName: "a.vtt",
+        cues: said.map((c) => (c === cue ? { ...c, text } : c)),
+      }),
     ]);
     expect(overlaySourceOf(computeLesson(told)).recaps[0]?.[0]).toBeGreaterThanOrEqual(cue?.startMs ?? 0);
   });

@@ -25,6 +25,7 @@ import {
 } from "../../server/courses.server.ts";
 import { DATABASE_FILE, type Db, openDatabase } from "../../server/db/database.server.ts";
 import { createLesson, goOnWith, saveChanges } from "../../server/lessons.server.ts";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { CLASS, STEP } from "./class-taught.ts";
 
@@ -121,7 +122,7 @@ describe("the record in the store", () => {
     expect(await judged()).toEqual(["before-its-sheet"]);
     expect(saveCourseEdit(id, { do: "move", lessonId: on, to: 1 }, db)).toBeNull();
     expect(await judged()).toEqual([]);
-    saveChanges(lesson, 1, [{ id: "lesson", field: "title", value: "Crates anew" }], db);
+    saveChanges(lesson, 1, [changeAt("lesson", "title", "Crates anew")], db);
     expect(await judged()).toEqual(["sheet-changed"]);
     expect(stepCourse(id, "undo", db)).toBe(true);
     expect(findCourse(id, db)?.course).toEqual(course);

@@ -7,6 +7,7 @@ import {
   openSaveLine,
   type SaveLine,
 } from "../../app/lesson/saving/save-line.ts";
+import { changeAt } from "../change-at.ts";
 
 /** What becomes of one sending: it goes well, is lost on the way there or back, or the server fails at it. */
 type Fate = "well" | "lost there" | "lost back" | "locked" | "full" | "failed";
@@ -67,7 +68,7 @@ function world(fates: Fate[] = []) {
   };
   return { open, calm, made, bases, kept: () => kept };
 }
-const edit = { intent: "changes", changes: [{ id: "lesson", field: "title", value: "x" }] } as const;
+const edit = { intent: "changes", changes: [changeAt("lesson", "title", "x")] } as const;
 
 describe("edits on their way", () => {
   test("whatever the line and the server do, each is made once, in order; none is forgotten before it is acknowledged", async () => {

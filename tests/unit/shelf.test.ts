@@ -11,6 +11,7 @@ import { digests, lessons, revisions, type ShelvedLesson } from "../../server/db
 import { fillDigests, makeDigest } from "../../server/digests.server.ts";
 import { createLesson, openLesson, rawLesson, saveChanges } from "../../server/lessons.server.ts";
 import { findPicture, listPutAway, listShelf, setPutAway } from "../../server/shelf.server.ts";
+import { changeAt } from "../change-at.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "regulanda-shelf-"));
 let db: Db;
@@ -65,7 +66,7 @@ describe("what the shelf shows", () => {
   test("stays, marked as old, from an edit until it has been worked out anew", async () => {
     const id = put("Crate");
     await fillDigests(db);
-    saveChanges(id, 1, [{ id: "lesson", field: "title", value: "Crate on the quay" }], db);
+    saveChanges(id, 1, [changeAt("lesson", "title", "Crate on the quay")], db);
     expect(shelf().lessons).toMatchObject([
       { title: "Crate on the quay", current: false, digest: { steps: 5 } },
     ]);

@@ -4,6 +4,7 @@ import type { Lesson } from "#core/document/lesson";
 import { computeLesson, drawLesson } from "#core/document/pipeline";
 import type { Change } from "#core/ground/base";
 import { makeCards } from "#core/output/handout";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 
 const glasshouse = demoLesson("glasshouse");
@@ -21,26 +22,22 @@ describe("a stage runs again only when a slice it reads is another", () => {
   type Kept = "view" | "program" | "paper" | "evaluation" | "steps" | "heard" | "schedule";
   const all: readonly Kept[] = ["view", "program", "paper", "evaluation", "steps", "heard", "schedule"];
   const cases: readonly (readonly [string, Change, readonly Kept[]])[] = [
-    ["goals", { id: "plan", field: "goals", value: ["See depth"] }, all],
-    ["the hand-out's layout", { id: "hand-out", field: "cardsPerPage", value: 2 }, all],
-    ["the session's minutes", { id: "plan", field: "sessionMinutes", value: 90 }, all],
-    [
-      "fading help",
-      { id: "plan", field: "help", value: "same" },
-      ["view", "program", "paper", "evaluation", "heard"],
-    ],
+    ["goals", changeAt("plan", "goals", ["See depth"]), all],
+    ["the hand-out's layout", changeAt("hand-out", "cardsPerPage", 2), all],
+    ["the session's minutes", changeAt("plan", "sessionMinutes", 90), all],
+    ["fading help", changeAt("plan", "help", "same"), ["view", "program", "paper", "evaluation", "heard"]],
     [
       "a step's own title",
-      { id: `step/${words}`, field: "title", value: "Begin here" },
+      changeAt(`step/${words}`, "title", "Begin here"),
       ["view", "program", "paper", "evaluation", "heard"],
     ],
     [
       "how far guides run",
-      { id: "plan", field: "guides", value: glasshouse.plan.guides === "to-vp" ? "part-way" : "to-vp" },
+      changeAt("plan", "guides", glasshouse.plan.guides === "to-vp" ? "part-way" : "to-vp"),
       ["view", "heard"],
     ],
-    ["a thing's name", { id: `object/${first?.id}`, field: "label", value: "old floor" }, ["view", "heard"]],
-    ["the horizon", { id: "view", field: "horizonFromTopMm", value: 66 }, ["heard"]],
+    ["a thing's name", changeAt(`object/${first?.id}`, "label", "old floor"), ["view", "heard"]],
+    ["the horizon", changeAt("view", "horizonFromTopMm", 66), ["heard"]],
   ];
   test.each(cases)("%s", (_, change, kept) => {
     const now = computeLesson(after(glasshouse, change), before);
@@ -52,10 +49,7 @@ test("moving one thing draws that thing anew and leaves the moves of the others"
   const crates = demoLesson("crates-nine-ways");
   const before = drawLesson(crates);
   const moved = crates.objects[3];
-  const now = drawLesson(
-    after(crates, { id: `object/${moved?.id}`, field: "handles.fromBottomMm", value: 30 }),
-    before,
-  );
+  const now = drawLesson(after(crates, changeAt(`object/${moved?.id}`, "handles.fromBottomMm", 30)), before);
   for (const { id } of crates.objects)
     expect(now.program.drawings.get(id) === before.program.drawings.get(id)).toBe(id !== moved?.id);
 });
@@ -67,7 +61,7 @@ test.each(["glasshouse", "crane-tower", "footbridge-in-fog"])(
     const computed = computeLesson(lesson);
     const clone = structuredClone(computed);
     expect(makeCards(clone)).toEqual(makeCards(computed));
-    const change: Change = { id: "plan", field: "sessionMinutes", value: 77 };
+    const change: Change = changeAt("plan", "sessionMinutes", 77);
     expect(computeLesson(after(clone.lesson, change), clone)).toEqual(computeLesson(after(lesson, change)));
   },
 );

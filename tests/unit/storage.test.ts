@@ -24,6 +24,7 @@ import {
 } from "../../server/lessons.server.ts";
 import { listPrints, logPrint } from "../../server/prints.server.ts";
 import { listShelf, setPutAway } from "../../server/shelf.server.ts";
+import { changeAt } from "../change-at.ts";
 import { smallMp4 } from "./small-recordings.ts";
 
 const onShelf = (of: Db) => listShelf({ most: 100 }, of).lessons.map((l) => l.id);
@@ -35,7 +36,7 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true }));
 
-const title = (value: string): Change[] => [{ id: "lesson", field: "title", value }];
+const title = (value: string): Change[] => [changeAt("lesson", "title", value)];
 const fresh = () => createLesson(blankLesson("Crates on the quay", "mm"), db);
 
 describe("lessons", () => {
@@ -93,7 +94,7 @@ describe("lessons", () => {
 
   test("refuse an impossible edit with its reason and stay as they were", () => {
     const id = fresh();
-    const refused = saveChanges(id, 1, [{ id: "sheet", field: "widthMm", value: -1 }], db);
+    const refused = saveChanges(id, 1, [changeAt("sheet", "widthMm", -1)], db);
     expect(refused.kind === "refused" && refused.findings[0]?.message).toContain("a side is at least 50 mm");
     expect(findLesson(id, db)?.revision).toBe(1);
     expect(saveChanges("no-such", 1, title("x"), db)).toEqual({ kind: "missing" });
@@ -195,11 +196,7 @@ describe("what is stored", () => {
         cues: [{ id: "c1", startMs: 0, endMs: 9, text: `${i} ${"word ".repeat(199_990)}`.trim() }],
       },
     }));
-    const taken = long.map((take) => ({
-      id: `take/${take.id}`,
-      field: "self",
-      value: take as unknown as Json,
-    }));
+    const taken = long.map((take) => changeAt(`take/${take.id}`, "self", take as unknown as Json));
     const refused = saveChanges(id, 1, taken, db);
     expect(refused.kind === "refused" && refused.findings[0]?.message).toMatch(
       /would have 8\.\d MB with this; a lesson has at most 8 MB/,
@@ -219,7 +216,7 @@ describe("what is stored", () => {
   test("an edit far behind is set aside, not laid over a thousand others", () => {
     const id = fresh();
     for (let n = 1; n <= 1002; n++)
-      saveChanges(id, n, [{ id: "plan", field: "sessionMinutes", value: 30 + (n % 9) }], db);
+      saveChanges(id, n, [changeAt("plan", "sessionMinutes", 30 + (n % 9))], db);
     expect(saveChanges(id, 100, title("Late, but not too late"), db)).toMatchObject({
       kind: "saved",
       merged: true,
@@ -259,11 +256,11 @@ test("printed cards are judged against the lesson as it is now", async () => {
   // A longer telling moves later steps in time; the horizon's own card changes.
   const longer =
     "Draw the horizon straight across the sheet, lightly, from the one mark to the other, without stopping on the way, and look along it once more.";
-  saveChanges(id, 1, [{ id: "step/sheet/horizon", field: "instruction", value: longer }], db);
+  saveChanges(id, 1, [changeAt("step/sheet/horizon", "instruction", longer)], db);
   expect(await states()).toEqual([["good", "good", "stale", "times-moved"]]);
   print(2);
   stepBack(id, "undo", 2, db);
-  saveChanges(id, 3, [{ id: "plan", field: "centre", value: "none" }], db);
+  saveChanges(id, 3, [changeAt("plan", "centre", "none")], db);
   expect(await states()).toEqual([
     ["gone", "gone", "stale", "stale"],
     ["gone", "gone", "stale", "stale"],

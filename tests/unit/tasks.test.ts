@@ -10,6 +10,7 @@ import { makeCards } from "#core/output/handout";
 import type { Step } from "#core/telling/steps";
 import { TASK_KINDS, USUAL_TASKS } from "#core/telling/tasks";
 import { countSaid } from "#core/telling/told";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { lesson, put, views } from "./put-down.ts";
 
@@ -71,7 +72,7 @@ test("a task takes its minutes, its drying ends a part and is waited for, a gate
   const part = c.parts.find((p) => p.last === index);
   expect(part?.gate).toMatchObject({ waitMinutes: 60 });
   const gated = after(glued, [
-    { id: "plan", field: "gates", value: [{ gate: "glue-dry", after: stepId, waitMinutes: 90 }] },
+    changeAt("plan", "gates", [{ gate: "glue-dry", after: stepId, waitMinutes: 90 }]),
   ]);
   expect(computeLesson(gated).parts.find((p) => p.last === index)?.gate?.waitMinutes).toBe(90);
 });
@@ -87,7 +88,7 @@ test("a card says what a task needs and the usual caution with it, and shows whi
   );
   // What shows of a box in front of another is its whole front, and less of the one behind.
   const regions = stepOf(washed, stepId).marked.reduce((sum, r) => sum + areaMm2(r), 0);
-  const alone = computeLesson(after(two, [...changes, { id: "object/box-1", field: "self", value: null }]));
+  const alone = computeLesson(after(two, [...changes, changeAt("object/box-1", "self", null)]));
   expect(regions).toBeLessThan(stepOf(alone, stepId).marked.reduce((sum, r) => sum + areaMm2(r), 0));
 });
 
@@ -104,7 +105,7 @@ test("every other piece of a floor is every other tile, whether the floor itself
 
 test("a task beside a step that is gone is told of, kept, and put at the end by its mend", () => {
   const { lesson: beside, stepId } = withTask(two, "talk", "box-2/front");
-  const gone = computeLesson(after(beside, [{ id: "object/box-2", field: "self", value: null }]));
+  const gone = computeLesson(after(beside, [changeAt("object/box-2", "self", null)]));
   expect(gone.steps.some((s) => s.id === stepId)).toBe(false);
   const finding = gone.findings.find((f) => f.code === "task-without-step");
   expect(finding).toMatchObject({ about: stepId, severity: "warning" });
@@ -115,9 +116,7 @@ test("a task beside a step that is gone is told of, kept, and put at the end by 
 
 test("a task about a thing that is gone shows the rest and says so", () => {
   const { changes, stepId } = putTask(two, "ink", null, ["box-1", "box-2"]);
-  const gone = computeLesson(
-    after(after(two, changes), [{ id: "object/box-2", field: "self", value: null }]),
-  );
+  const gone = computeLesson(after(after(two, changes), [changeAt("object/box-2", "self", null)]));
   const finding = gone.findings.find((f) => f.code === "task-without-thing");
   expect(finding?.about).toBe(stepId);
   const mended = computeLesson(after(gone.lesson, finding?.mend?.changes ?? []));
@@ -189,12 +188,12 @@ test("what is no task is refused with where and why, and the lesson stays as it 
     const done = applyChanges(talked, [change]);
     expect(done.ok ? "taken" : done.findings[0]?.message).toMatch(why);
   };
-  refused({ id: "task/talk-1", field: "words", value: "   " }, /needs words/);
-  refused({ id: "task/talk-1", field: "title", value: "x".repeat(200) }, /at most 80/);
-  refused({ id: "task/talk-1", field: "minutes", value: 10_000 }, /at most 240/);
-  refused({ id: "task/talk-1", field: "place", value: { beside: "box-1" } }, /a place is "first"/);
-  refused({ id: "task/nothing-1", field: "words", value: "x" }, /no task/);
-  refused({ id: "lesson", field: "taskOrder", value: ["talk-1", "talk-1"] }, /new order/);
+  refused(changeAt("task/talk-1", "words", "   "), /needs words/);
+  refused(changeAt("task/talk-1", "title", "x".repeat(200)), /at most 80/);
+  refused(changeAt("task/talk-1", "minutes", 10_000), /at most 240/);
+  refused(changeAt("task/talk-1", "place", { beside: "box-1" }), /a place is "first"/);
+  refused(changeAt("task/nothing-1", "words", "x"), /no task/);
+  refused(changeAt("lesson", "taskOrder", ["talk-1", "talk-1"]), /new order/);
 });
 
 test("own words that speak of letters the picture has not are told of; articles and squares are not taken for them", () => {

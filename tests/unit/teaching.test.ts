@@ -28,6 +28,7 @@ import {
   takeClassHolds,
 } from "#core/document/proposals";
 import { classPaceOf, paceOf } from "#core/ground/plan";
+import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 
 const planOf = (computed: ComputedLesson): ClassPlan => classPlanOf(computed, computed.lesson.plan);
@@ -197,7 +198,7 @@ test("a slip that was seen is warned of, also where help has faded", () => {
 test("who reckons with a line of their own is told what classes take, and can go by that", () => {
   const learnt = { lineMs: 15_000, guessMs: 14_000, seenMs: 19_000, classes: 4 };
   expect(proposeFromRecord(quay, [], learnt)).toEqual([]);
-  const said = changed(quay.lesson, [{ id: "plan", field: "classPace", value: { lineMs: 30_000 } }]);
+  const said = changed(quay.lesson, [changeAt("plan", "classPace", { lineMs: 30_000 })]);
   expect(changed(said.lesson, said.inverse).lesson).toEqual(quay.lesson);
   expect(computeLesson(said.lesson).schedule.totalMs).toBeGreaterThan(quay.schedule.totalMs);
   const own = computeLesson({

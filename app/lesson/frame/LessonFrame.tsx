@@ -2,7 +2,8 @@ import { Button, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { type ReactNode, useCallback, useRef } from "react";
 import { Link, NavLink, Outlet, useLocation } from "react-router";
-import { setLesson } from "#core/document/changes";
+import { setLesson } from "#core/document/lesson";
+
 import { type PlaceName, readiness } from "#core/document/pipeline";
 import { reorderStep } from "#core/document/proposals";
 import { FindingList } from "../../ui/FindingList.tsx";

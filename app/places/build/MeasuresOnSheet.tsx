@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { type Measure, objectHandles, objectMeasures } from "#core/document/handles";
 import type { DrawnLesson } from "#core/document/pipeline";
 import type { ObjectSlice } from "#core/drawing/recipes";
-import type { Change } from "#core/ground/base";
+import { type Change, change } from "#core/ground/base";
 import { type Mark, placeMeasures } from "#core/showing/display";
 import { OnPaper, useDeskBox, useMmPerPx } from "../../lesson/desk/SheetDesk.tsx";
 import { MarkLayer } from "../../ui/DrawingView.tsx";
@@ -54,7 +54,7 @@ export function MeasuresOnSheet({
       <svg className={styles.dimensions} viewBox={box} aria-hidden="true">
         <MarkLayer drawing={{ unit: "mm", box: area, marks: lines, alt: "" }} />
       </svg>
-      {measures.map(({ id, field, typed, label, kind }, i) => {
+      {measures.map(({ address: { id, field }, typed, label, kind }, i) => {
         const b = boxes[i];
         if (!b) return null;
         const at = { x: b.x + b.width / 2, y: b.y + b.height / 2 };
@@ -99,7 +99,7 @@ function typedOf(
   commit: (changes: readonly Change[]) => void,
 ): NumberTyped {
   const label = m.label.split(",")[0] ?? m.label;
-  const onChange = (value: number) => commit([{ id: m.id, field: m.field, value }]);
+  const onChange = (value: number) => commit([change(m.address, value)]);
   return m.kind === "length"
     ? lengthTyped({ label, valueMm: m.value ?? 0, style: sheet, wholeMm: m.wholeMm, onChange })
     : ofTheWay(shareTyped({ label, value: m.value ?? 0, onChange }));

@@ -1,7 +1,8 @@
 import { Select, TextInput } from "@mantine/core";
 import { standChoices, standOn } from "#core/document/changes";
 import { objectMeasures } from "#core/document/handles";
-import type { ObjectSlice } from "#core/drawing/recipes";
+import { type ObjectSlice, setObject } from "#core/drawing/recipes";
+import { change } from "#core/ground/base";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { LengthInput } from "../../ui/LengthInput.tsx";
@@ -14,11 +15,10 @@ import { OtherThings } from "./OtherThings.tsx";
 /** The chosen thing: its name, what it stands on, what can be chosen about it; its measures stand on the sheet. */
 export function ObjectPanel({ object }: { object: ObjectSlice }) {
   const { lesson, computed, commit } = useLesson();
-  const id = `object/${object.id}`;
   const name = useTyped({
     shown: object.label,
     fault: (text) => (text.trim() === "" ? "A thing needs a name." : null),
-    onTake: (text) => commit([{ id, field: "label", value: text.trim() }]),
+    onTake: (text) => commit([setObject(object.id, "label", text.trim())]),
   });
   const stands = standChoices(lesson, object, computed.program.scene, computed.view);
   // What has a place on the sheet is typed there.
@@ -41,19 +41,19 @@ export function ObjectPanel({ object }: { object: ObjectSlice }) {
         {offSheet.map((m) =>
           m.kind === "length" ? (
             <LengthInput
-              key={m.field}
+              key={m.address.field}
               label={m.label}
               valueMm={m.value ?? 0}
               style={computed.sheet}
               wholeMm={m.wholeMm}
-              onChange={(value) => commit([{ id: m.id, field: m.field, value }])}
+              onChange={(value) => commit([change(m.address, value)])}
             />
           ) : (
             <ShareInput
-              key={m.field}
+              key={m.address.field}
               label={m.label.split(",")[0] ?? m.label}
               value={m.value ?? 0}
-              onChange={(value) => commit([{ id: m.id, field: m.field, value }])}
+              onChange={(value) => commit([change(m.address, value)])}
             />
           ),
         )}

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { cutStep, joinStep, sayOfStep } from "#core/document/changes";
 import { reorderStep } from "#core/document/proposals";
 import { paceOf } from "#core/ground/plan";
-import { STEP_KINDS, type Step } from "#core/telling/steps";
+import { STEP_KINDS, type Step, setStep } from "#core/telling/steps";
 import { waitMs } from "#core/time/schedule";
 import { STEP_SIGNS } from "../../lesson/frame/StepSign.tsx";
 import { StepNotes } from "../../lesson/frame/StepWords.tsx";
@@ -99,11 +99,7 @@ export function StepPanel({ step, shown }: { step: Step; shown: number }) {
             Back to the usual words
           </Menu.Item>
           {step.usualSlip ? (
-            <Menu.Item
-              onClick={() =>
-                commit([{ id: `step/${step.id}`, field: "warn", value: own?.warn ? null : true }])
-              }
-            >
+            <Menu.Item onClick={() => commit([setStep(step.id, "warn", own?.warn ? null : true)])}>
               {own?.warn ? "Warn of its slip no more" : "Warn of its slip"}
             </Menu.Item>
           ) : null}

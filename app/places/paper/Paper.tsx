@@ -16,7 +16,7 @@ import {
 } from "#core/document/changes";
 import { dragPaperHandle, paperHandles, paperMeasures, setMeasure } from "#core/document/handles";
 import { type SightAid, sightAids } from "#core/document/pipeline";
-import { callFrame, STANDARD_SHEETS } from "#core/drawing/view";
+import { callFrame, STANDARD_SHEETS, setSheet } from "#core/drawing/view";
 import { type Change, smallestStepMm } from "#core/ground/base";
 import { drawState } from "#core/showing/display";
 import { SheetDesk } from "../../lesson/desk/SheetDesk.tsx";
@@ -110,10 +110,10 @@ export function Paper() {
           onChange={(kind) => kind && commit(changeViewKind(lesson, kind as ViewKind))}
         />
         {paperMeasures(lesson)
-          .filter((m) => m.id !== "sheet")
+          .filter((m) => m.address.id !== "sheet")
           .map((m) => (
             <LengthInput
-              key={m.id + m.field}
+              key={m.address.id + m.address.field}
               label={m.label}
               valueMm={m.value ?? 0}
               style={sheet}
@@ -184,10 +184,10 @@ function SheetMeasures() {
       />
       <div className={place.pairs}>
         {paperMeasures(lesson)
-          .filter((m) => m.id === "sheet")
+          .filter((m) => m.address.id === "sheet")
           .map((m) => (
             <LengthInput
-              key={m.field}
+              key={m.address.field}
               label={sheet.joined ? m.label.replace("Sheet", "In all,") : m.label}
               valueMm={m.value ?? 0}
               style={sheet}
@@ -211,7 +211,7 @@ function SheetMeasures() {
           valueMm={sheet.rulerMm ?? 300}
           style={sheet}
           wholeMm={sheet.widthMm}
-          onChange={(mm) => commit([{ id: "sheet", field: "rulerMm", value: mm }])}
+          onChange={(mm) => commit([setSheet("rulerMm", mm)])}
         />
       </div>
       <Choice
@@ -221,14 +221,14 @@ function SheetMeasures() {
           { value: "in", label: "inches" },
           { value: "mm", label: "millimetres" },
         ]}
-        onChoose={(unit) => commit([{ id: "sheet", field: "unit", value: unit }])}
+        onChoose={(unit) => commit([setSheet("unit", unit)])}
       />
       {sheet.unit === "in" ? (
         <Choice
           label="Smallest fraction"
           value={sheet.smallestFraction}
-          of={[2, 4, 8, 16].map((value) => ({ value, label: `1⁄${value}` }))}
-          onChoose={(n) => commit([{ id: "sheet", field: "smallestFraction", value: n }])}
+          of={([2, 4, 8, 16] as const).map((value) => ({ value, label: `1⁄${value}` }))}
+          onChoose={(n) => commit([setSheet("smallestFraction", n)])}
         />
       ) : null}
     </>

@@ -1,3 +1,4 @@
+import { setPlan } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { LineInput } from "./LineInput.tsx";
 import styles from "./Plan.module.css";
@@ -6,8 +7,7 @@ import styles from "./Plan.module.css";
 export function Goals() {
   const { lesson, commit } = useLesson();
   const goals = lesson.plan.goals ?? [];
-  const set = (next: readonly string[]) =>
-    commit([{ id: "plan", field: "goals", value: next.length > 0 ? [...next] : null }]);
+  const set = (next: readonly string[]) => commit([setPlan("goals", next.length > 0 ? [...next] : null)]);
   return (
     <section>
       <h2>Goals</h2>

@@ -1,6 +1,6 @@
 import { ActionIcon, Button, NumberInput, Select } from "@mantine/core";
 import { countThings } from "#core/document/judgements";
-import type { CountWanted, PlaceCounted } from "#core/ground/plan";
+import { type CountWanted, type PlaceCounted, setPlan } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { LineInput } from "./LineInput.tsx";
 import styles from "./Plan.module.css";
@@ -19,14 +19,12 @@ export function HandIn() {
   const wanted = lesson.plan.deliverable ?? { what: "", counts: [] };
   const set = (next: typeof wanted) =>
     commit([
-      {
-        id: "plan",
-        field: "deliverable",
-        value:
-          next.what === "" && next.counts.length === 0
-            ? null
-            : { what: next.what || "One finished sheet each", counts: next.counts.map((c) => ({ ...c })) },
-      },
+      setPlan(
+        "deliverable",
+        next.what === "" && next.counts.length === 0
+          ? null
+          : { what: next.what || "One finished sheet each", counts: next.counts.map((c) => ({ ...c })) },
+      ),
     ]);
   const change = (i: number, part: Partial<CountWanted>) =>
     set({ ...wanted, counts: wanted.counts.map((c, k) => (k === i ? { ...c, ...part } : c)) });

@@ -1,5 +1,5 @@
 import { sentenceCase } from "#core/ground/base";
-import { cautionsOf, KIT, type KitName, USUAL_KIT } from "#core/ground/plan";
+import { cautionsOf, KIT, type KitName, setPlan, USUAL_KIT } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Plan.module.css";
 
@@ -11,7 +11,7 @@ export function Kit() {
   const toggle = (name: KitName) => {
     const next = names.filter((n) => (n === name ? !kit.includes(n) : kit.includes(n)));
     const usual = next.length === USUAL_KIT.length && next.every((n) => USUAL_KIT.includes(n));
-    commit([{ id: "plan", field: "kit", value: usual ? null : next }]);
+    commit([setPlan("kit", usual ? null : next)]);
   };
   return (
     <section>

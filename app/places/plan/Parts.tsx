@@ -1,5 +1,6 @@
 import { ActionIcon } from "@mantine/core";
 import { formatClock } from "#core/ground/base";
+import { setPlan } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import { PartsChart } from "./PartsChart.tsx";
 import styles from "./Plan.module.css";
@@ -10,7 +11,7 @@ export function Parts() {
   const { parts, steps } = computed;
   if (parts.length === 0) return null;
   const session = lesson.plan.sessionMinutes * 60_000;
-  const set = (n: number) => commit([{ id: "plan", field: "parts", value: n <= 1 ? null : n }]);
+  const set = (n: number) => commit([setPlan("parts", n <= 1 ? null : n)]);
   return (
     <div className={styles.parts}>
       <div className={styles.partsHead}>

@@ -1,7 +1,7 @@
 import { NumberInput, Select } from "@mantine/core";
 import { Link } from "react-router";
 import { formatClock } from "#core/ground/base";
-import { AGE_BANDS } from "#core/ground/plan";
+import { AGE_BANDS, type AgeBand, setPlan } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { FindingList } from "../../ui/FindingList.tsx";
@@ -29,7 +29,7 @@ export function Plan() {
                 allowDeselect={false}
                 value={plan.ageBand}
                 data={Object.entries(AGE_BANDS).map(([value, { label }]) => ({ value, label }))}
-                onChange={(value) => value && commit([{ id: "plan", field: "ageBand", value }])}
+                onChange={(value) => value && commit([setPlan("ageBand", value as AgeBand)])}
               />
               <NumberInput
                 label="Minutes a session"
@@ -41,7 +41,7 @@ export function Plan() {
                   typeof value === "number" &&
                   value >= 5 &&
                   value <= 240 &&
-                  commit([{ id: "plan", field: "sessionMinutes", value }])
+                  commit([setPlan("sessionMinutes", value)])
                 }
               />
             </div>

@@ -1,5 +1,5 @@
 import { Radio } from "@mantine/core";
-import { chosenIn, SCHOOLS } from "#core/ground/plan";
+import { chooseIn, chosenIn, SCHOOLS } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Plan.module.css";
 
@@ -14,7 +14,7 @@ export function Schools() {
           key={field}
           label={title}
           value={chosenIn(lesson.plan, field)}
-          onChange={(value) => commit([{ id: "plan", field, value }])}
+          onChange={(value) => commit([chooseIn(field, value)])}
           className={styles.choice ?? ""}
           classNames={{ label: styles.choiceTitle ?? "" }}
         >

@@ -1,5 +1,5 @@
 import { Checkbox, NumberInput, Select } from "@mantine/core";
-import { GATES, type GateName, USUAL_KIT } from "#core/ground/plan";
+import { GATES, type GateName, setPlan, USUAL_KIT } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Plan.module.css";
 
@@ -12,7 +12,7 @@ export function Waits() {
     (name) => GATES[name].with.some((item) => kit.includes(item)) || gates.some((g) => g.gate === name),
   );
   const set = (next: typeof gates) =>
-    commit([{ id: "plan", field: "gates", value: next.length > 0 ? next.map((g) => ({ ...g })) : null }]);
+    commit([setPlan("gates", next.length > 0 ? next.map((g) => ({ ...g })) : null)]);
   const last = computed.steps.at(-1);
   if (offered.length === 0 || !last) return null;
   return (

@@ -1,7 +1,7 @@
 import { NumberInput } from "@mantine/core";
 import type { LearntPace } from "#core/class/pacing";
 import { countOf } from "#core/ground/base";
-import type { ClassPace, OwnClassPace } from "#core/ground/plan";
+import { type ClassPace, type OwnClassPace, setPlan } from "#core/ground/plan";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import styles from "./Teach.module.css";
@@ -36,7 +36,7 @@ export function PaceGuesses({ pace, learnt }: { pace: ClassPace; learnt: LearntP
     const { [field]: _, ...rest } = own;
     const next = value === undefined ? rest : { ...rest, [field]: value };
     if (JSON.stringify(next) === JSON.stringify(own)) return;
-    commit([{ id: "plan", field: "classPace", value: Object.keys(next).length > 0 ? next : null }]);
+    commit([setPlan("classPace", Object.keys(next).length > 0 ? next : null)]);
   };
   const from = (field: keyof OwnClassPace) =>
     own[field] !== undefined

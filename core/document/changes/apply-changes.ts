@@ -1,6 +1,16 @@
-import { type Change, type Finding, type Json, type Parsed, whereNotKept } from "../../ground/base/index.ts";
+import {
+  type Change,
+  change,
+  type Finding,
+  type Json,
+  type Parsed,
+  whereNotKept,
+  writtenAddress,
+} from "../../ground/base/index.ts";
 import { type Lesson, parseLesson } from "../lesson/index.ts";
+import { placeAt } from "./document-shape.ts";
 import { type Draft, type DraftOf, draftOf, inside } from "./draft.ts";
+import { kindOrderedBy, PARTS, type PartKind, partNamed } from "./parts.ts";
 
 /** A lesson after changes, and the changes that take it back. */
 export interface Changed {
@@ -12,10 +22,9 @@ export interface Changed {
 export const MOST_CHANGES = 25_000;
 
 /**
- * Applies changes in order, all or none: the result must be a possible lesson. Things are addressed as
- * "lesson", "plan", "sheet", "view", "hand-out", "frame/ID", "object/ID", "take/ID", "task/ID" and "step/ID". On
- * "lesson" the fields "drawingOrder", "takeOrder" and "taskOrder" take the full list of ids. Untouched parts keep their identity.
- * The work is linear in the changes and the lesson.
+ * Applies changes in order, all or none: the result must be a possible lesson. Which parts there are is in `PARTS`; which
+ * fields they have, and which of these may be left out, is read from the lesson's schema. Ids never change. Untouched parts
+ * keep their identity. The work is linear in the changes and the lesson.
  */
 export function applyChanges(lesson: Lesson, changes: readonly Change[]): Parsed<Changed> {
   if (changes.length > MOST_CHANGES) return { ok: false, findings: [tooMany(changes.length)] };
@@ -23,10 +32,10 @@ export function applyChanges(lesson: Lesson, changes: readonly Change[]): Parsed
   /** Taking back goes from the last change to the first. */
   const backwards: Change[][] = [];
   const ordersKept = new Set<string>();
-  for (const change of changes) {
-    const lost = whereNotKept(change.value);
-    const done = lost ? `${lost.at ? `${lost.at}: ` : ""}${lost.why}` : applyOne(draft, change, ordersKept);
-    if (typeof done === "string") return { ok: false, findings: [cannot(change, done)] };
+  for (const one of changes) {
+    const lost = whereNotKept(one.value);
+    const done = lost ? `${lost.at ? `${lost.at}: ` : ""}${lost.why}` : applyOne(draft, one, ordersKept);
+    if (typeof done === "string") return { ok: false, findings: [cannot(one, done)] };
     backwards.push(done);
   }
   const changed = draft.root();
@@ -57,81 +66,56 @@ function withKnownWordsCutShort(draft: Draft, lesson: Lesson): Draft {
 }
 
 /** Makes one change in the draft. The changes that take it back, or why it cannot be made. */
-function applyOne(draft: DraftOf, change: Change, ordersKept: Set<string>): Change[] | string {
-  const slash = change.id.indexOf("/");
-  const [kind, name] = slash < 0 ? [change.id, ""] : [change.id.slice(0, slash), change.id.slice(slash + 1)];
-  switch (kind) {
-    case "lesson":
-      if (change.field === "drawingOrder") return reorder(draft, "objects", change);
-      if (change.field === "takeOrder") return reorder(draft, "takes", change);
-      if (change.field === "taskOrder") return reorder(draft, "tasks", change);
-      return setField(draft, [], change);
-    case "plan":
-    case "sheet":
-    case "view":
-      return setField(draft, [kind], change);
-    case "hand-out":
-      return setField(draft, ["handOut"], change);
-    case "frame":
-      return inList(draft, ["view", "frames"], name, change, null, ordersKept);
-    case "object":
-      return inList(draft, ["objects"], name, change, "drawingOrder", ordersKept);
-    case "take":
-      return inList(draft, ["takes"], name, change, "takeOrder", ordersKept);
-    case "task":
-      return ofTask(draft, name, change, ordersKept);
-    case "step":
-      return setStep(draft, name, change);
-    default:
-      return `there is nothing called "${change.id}"`;
-  }
+function applyOne(draft: DraftOf, one: Change, ordersKept: Set<string>): Change[] | string {
+  const { kind, name } = partNamed(one.id);
+  const part = Object.hasOwn(PARTS, kind) ? PARTS[kind] : undefined;
+  if (!part) return `there is nothing called "${one.id}"`;
+  const ordered = kind === "lesson" ? kindOrderedBy(one.field) : null;
+  if (ordered !== null) return reorder(draft, PARTS[ordered]?.path ?? [], one);
+  if (name === "")
+    return one.id.endsWith("/") ? `there is no ${one.id} any more` : setField(draft, part.path, one);
+  // Parts of one kind stand in a list, by their ids, or in a record of what is said of them.
+  return placeAt(draft.root(), part.path)?.listsThings
+    ? ofThing(draft, part, name, one, ordersKept)
+    : ofEntry(draft, [...part.path, name], one);
 }
 
-function inList(
+/** A change to a thing of a list, or to the list by putting it in or taking it out. */
+function ofThing(
   draft: DraftOf,
-  path: readonly string[],
+  { path, orderField }: PartKind,
   name: string,
-  change: Change,
-  orderField: string | null,
+  one: Change,
   ordersKept: Set<string>,
 ): Change[] | string {
-  const list = draft.at(path) as readonly Draft[];
+  const list = draft.at(path) as readonly Draft[] | undefined;
   const index = draft.indexOf(path, name);
-  if (change.field !== "self") {
-    return index < 0
-      ? `there is no ${change.id} any more`
-      : setField(draft, [...path, String(index)], change);
-  }
-  if (orderField === null) return `${change.id} cannot be added or taken away`;
-  const before: Change = { id: change.id, field: "self", value: index < 0 ? null : (list[index] ?? null) };
-  if (change.value === null) {
-    if (index < 0) return `there is no ${change.id} any more`;
+  if (one.field !== "self")
+    return index < 0 ? `there is no ${one.id} any more` : setField(draft, [...path, String(index)], one);
+  if (orderField === undefined) return `${one.id} cannot be added or taken away`;
+  const before = change(one, index < 0 ? null : (list?.[index] ?? null));
+  if (one.value === null) {
+    if (!list || index < 0) return `there is no ${one.id} any more`;
     // The order before the first thing was taken away puts all of them back where they stood.
-    const back = ordersKept.has(orderField)
-      ? [before]
-      : [before, { id: "lesson", field: orderField, value: list.map((item) => item.id ?? "") }];
+    const order = orderIs(orderField, list);
+    const back = ordersKept.has(orderField) ? [before] : [before, order];
     ordersKept.add(orderField);
     draft.takeOut(path, index);
     return back;
   }
-  if ((change.value as Draft).id !== name) return `its id must be "${name}"`;
-  draft.set([...path, String(index < 0 ? list.length : index)], change.value);
+  if ((one.value as Draft).id !== name) return `its id must be "${name}"`;
+  if (!list) {
+    // A lesson need not have the list before its first thing: that one brings it, and takes it away again.
+    draft.set(path, [one.value]);
+    return [change(writtenAddress("lesson", path.join(".")), null)];
+  }
+  draft.set([...path, String(index < 0 ? list.length : index)], one.value);
   return [before];
 }
 
-/** A lesson has no list of tasks before its first: that one brings the list, and takes it away again. */
-function ofTask(draft: DraftOf, name: string, change: Change, ordersKept: Set<string>): Change[] | string {
-  if (draft.at(["tasks"]) !== undefined)
-    return inList(draft, ["tasks"], name, change, "taskOrder", ordersKept);
-  if (change.field !== "self" || change.value === null) return `there is no ${change.id} any more`;
-  if ((change.value as Draft).id !== name) return `its id must be "${name}"`;
-  draft.set(["tasks"], [change.value]);
-  return [{ id: "lesson", field: "tasks", value: null }];
-}
-
-function reorder(draft: DraftOf, field: "objects" | "takes" | "tasks", change: Change): Change[] | string {
-  const list = (draft.at([field]) ?? []) as readonly Draft[];
-  const order = change.value as readonly string[];
+function reorder(draft: DraftOf, path: readonly string[], one: Change): Change[] | string {
+  const list = (draft.at(path) ?? []) as readonly Draft[];
+  const order = one.value as readonly string[];
   const byId = new Map(list.map((item) => [item.id as string, item]));
   const same =
     Array.isArray(order) &&
@@ -139,112 +123,52 @@ function reorder(draft: DraftOf, field: "objects" | "takes" | "tasks", change: C
     new Set(order).size === order.length &&
     order.every((id) => byId.has(id));
   if (!same) return `the new order must name each of the ${list.length} once`;
-  const before = list.map((item) => item.id ?? "");
   draft.set(
-    [field],
+    path,
     order.map((id) => byId.get(id) ?? null),
   );
-  return [{ id: "lesson", field: change.field, value: before }];
+  return [orderIs(one.field, list)];
 }
 
-/** Step overrides exist only while they say something. */
-function setStep(draft: DraftOf, stepId: string, change: Change): Change[] | string {
-  const own = inside(draft.at(["steps"]), stepId) as Draft | undefined;
-  if (change.field.includes(".")) return `a step has no field "${change.field}"`;
-  const next =
-    change.field === "self"
-      ? ((change.value ?? {}) as Draft)
-      : withField(own ?? {}, change.field, change.value);
-  const before = change.field === "self" ? (own ?? null) : (own?.[change.field] ?? null);
-  if (Object.keys(next).length === 0) draft.leaveOut(["steps", stepId]);
-  else draft.set(["steps", stepId], next);
-  return [{ ...change, value: before }];
+function orderIs(orderField: string, list: readonly Draft[]): Change {
+  return change(
+    writtenAddress("lesson", orderField),
+    list.map((item) => item.id ?? ""),
+  );
 }
 
-/** Fields that a document need not state: for them, null takes them away. */
-const MAY_BE_LEFT_OUT: ReadonlySet<string> = new Set([
-  "fromTopMm",
-  "centreOfVision",
-  "rulerMm",
-  "reading",
-  "help",
-  "ruler",
-  "depths",
-  "hand",
-  "hidden",
-  "locked",
-  "joined",
-  "parts",
-  "goals",
-  "deliverable",
-  "kit",
-  "gates",
-  "classPace",
-  "beginsOn",
-  "edits",
-  "strokeAnchors",
-  "corrections",
-  "turned",
-  "observed",
-  "wall",
-  "cornerStyle",
-  "tiles",
-  "depthMark",
-  "horizon",
-  "back",
-  "told",
-  "raysFrom",
-  "along",
-  "dashesFrom",
-  "order",
-  "thick",
-  "bars",
-  "wires",
-  "door",
-  "centre",
-  "widths",
-  "drawnFrom",
-  "mirrored",
-  "address",
-  "colour",
-  "marginMm",
-  "alsoOn",
-  "alsoOf",
-  "shore",
-  "front",
-  "stepOrder",
-  "tasks",
-  "dryMinutes",
-  "concerns",
-  "words",
-  "sheetMoves",
-  "tones",
-  "overlay",
-]);
+/** A change to an entry of a record, which exists only while it says something. */
+function ofEntry(draft: DraftOf, path: readonly string[], one: Change): Change[] | string {
+  const own = draft.at(path);
+  const whole = change(writtenAddress(one.id, "self"), own ?? null);
+  if (one.field === "self") {
+    if (one.value === null) draft.leaveOut(path);
+    else draft.set(path, one.value);
+    return [whole];
+  }
+  if (own === undefined) draft.set(path, {});
+  const back = setField(draft, path, one);
+  const saysNothing = Object.keys((draft.at(path) ?? {}) as Draft).length === 0;
+  if (saysNothing && (typeof back !== "string" || own === undefined)) draft.leaveOut(path);
+  return typeof back === "string" ? back : own === undefined || saysNothing ? [whole] : back;
+}
 
-function setField(draft: DraftOf, base: readonly string[], change: Change): Change[] | string {
-  const fields = change.field.split(".");
-  const path = [...base, ...fields];
+function setField(draft: DraftOf, base: readonly string[], one: Change): Change[] | string {
+  const path = [...base, ...one.field.split(".")];
   const parent = draft.at(path.slice(0, -1));
   const last = path[path.length - 1] ?? "";
-  if (typeof parent !== "object" || parent === null || (path.length === 1 && last === "version"))
-    return `${change.id} has no field "${change.field}"`;
+  const place = placeAt(draft.root(), path);
   const before = inside(parent, last);
-  if (Array.isArray(parent) && before === undefined) return `${change.id} has no "${change.field}"`;
-  // Anchors come and go by step id; every other field of the document always has a value, be it null.
-  const comesAndGoes = fields.length > 1 && fields[fields.length - 2] === "anchors";
-  const leaves = !Array.isArray(parent) && (comesAndGoes || MAY_BE_LEFT_OUT.has(last));
-  // Taken back, a field that is none would stay as an empty one.
-  if (before === undefined && !leaves) return `${change.id} has no field "${change.field}"`;
-  if (leaves && change.value === null) draft.leaveOut(path);
-  else draft.set(path, change.value);
-  return [{ ...change, value: before ?? null }];
-}
-
-/** A copy with the field set, or left out for null. */
-function withField(owner: Draft, field: string, value: Json): Draft {
-  const { [field]: _, ...rest } = owner;
-  return value === null ? rest : { ...owner, [field]: value };
+  const isThere = place && typeof parent === "object" && parent !== null;
+  // Where nothing stands, only what need not stand there can be put: taken back, it goes again.
+  if (!isThere || (before === undefined && !place.mayBeLeftOut) || (path.length === 1 && last === "version"))
+    return `${one.id} has no field "${one.field}"`;
+  if (place.isId) return "an id never changes, since all that refers to it would lose it";
+  if (path.length === 1 && place.listsThings && before !== undefined && one.value !== null)
+    return `what stands in "${one.field}" is put in and taken out one by one`;
+  if (one.value === null && place.mayBeLeftOut) draft.leaveOut(path);
+  else draft.set(path, one.value);
+  return [change(one, before ?? null)];
 }
 
 function tooMany(count: number): Finding {
@@ -257,12 +181,12 @@ function tooMany(count: number): Finding {
   };
 }
 
-function cannot(change: Change, why: string): Finding {
+function cannot({ id, field }: Change, why: string): Finding {
   return {
     code: "change-refused",
     severity: "fault",
-    about: change.id,
-    message: `The change to ${change.id} (${change.field}) was not made: ${why}.`,
+    about: id,
+    message: `The change to ${id} (${field}) was not made: ${why}.`,
     numbers: {},
   };
 }

@@ -1,9 +1,15 @@
-import { type Extent, footOf, isBlockPlaced, type ObjectSlice } from "../../drawing/recipes/index.ts";
+import {
+  type Extent,
+  footOf,
+  isBlockPlaced,
+  type ObjectSlice,
+  setObject,
+} from "../../drawing/recipes/index.ts";
 import { findVanishingPoint, requireFrame, runsWithPaper, type View } from "../../drawing/view/index.ts";
 import { type Change, smallestStepMm } from "../../ground/base/index.ts";
 import { distanceMm } from "../../ground/geometry/index.ts";
 import type { Lesson } from "../lesson/index.ts";
-import { putThing, setThing } from "./change-of.ts";
+import { putThing } from "./change-of.ts";
 import type { Put } from "./put-object.ts";
 import { freeId } from "./put-object.ts";
 import { carriedBy } from "./turn-object.ts";
@@ -17,10 +23,9 @@ export function nudge(lesson: Lesson, ids: readonly string[], right: number, up:
   return lesson.objects.flatMap((object): Change[] => {
     if (!moving.has(object.id) || object.locked || !isBlockPlaced(object)) return [];
     const { fromLeftMm, fromBottomMm } = object.handles;
-    const id = `object/${object.id}`;
     return [
-      ...(right === 0 ? [] : [{ id, field: "handles.fromLeftMm", value: round(fromLeftMm + right * step) }]),
-      ...(up === 0 ? [] : [{ id, field: "handles.fromBottomMm", value: round(fromBottomMm + up * step) }]),
+      ...(right === 0 ? [] : [setObject(object.id, "handles.fromLeftMm", round(fromLeftMm + right * step))]),
+      ...(up === 0 ? [] : [setObject(object.id, "handles.fromBottomMm", round(fromBottomMm + up * step))]),
     ];
   });
 }
@@ -86,9 +91,9 @@ export function standInRow(lesson: Lesson, view: View, ids: readonly string[]): 
         : foot.yMm + ((vp.yMm - foot.yMm) * (at.xMm - foot.xMm)) / (vp.xMm - foot.xMm);
     const fromBottomMm = round(view.sheet.heightMm - y);
     return [
-      setThing(object.id, "handles.fromBottomMm", fromBottomMm),
+      setObject(object.id, "handles.fromBottomMm", fromBottomMm),
       ...("depthSetBy" in object && "depthSetBy" in first
-        ? [setThing(object.id, "depthSetBy", first.depthSetBy)]
+        ? [setObject(object.id, "depthSetBy", first.depthSetBy)]
         : []),
     ];
   });
@@ -96,5 +101,5 @@ export function standInRow(lesson: Lesson, view: View, ids: readonly string[]): 
 
 /** Sets one of the two marks a thing can carry: not drawn, or held where it is. */
 export function setMark(ids: readonly string[], field: "hidden" | "locked", on: boolean): Change[] {
-  return ids.map((id) => setThing(id, field, on ? true : null));
+  return ids.map((id) => setObject(id, field, on ? true : null));
 }

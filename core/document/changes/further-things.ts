@@ -1,5 +1,5 @@
 import type { StandingThing } from "../../drawing/program/index.ts";
-import type { ObjectSlice } from "../../drawing/recipes/index.ts";
+import { type ObjectSlice, setObject } from "../../drawing/recipes/index.ts";
 import type { Change } from "../../ground/base/index.ts";
 
 /** Further things that what is drawn on one thing goes over as well, and those it could go over. */
@@ -48,11 +48,10 @@ function isMirrored(thing: ObjectSlice, scene: ReadonlyMap<string, StandingThing
 
 /** Lets a thing go over these further ones. */
 export function goOverAlso(object: ObjectSlice, ids: readonly string[]): Change[] {
-  const id = `object/${object.id}`;
   if (object.recipe === "openings") {
     const { face } = object.on;
     const walls = ids.map((other) => ({ object: other, face }));
-    return [{ id, field: "alsoOn", value: walls.length > 0 ? walls : null }];
+    return [setObject(object.id, "alsoOn", walls.length > 0 ? walls : null)];
   }
-  return [{ id, field: "alsoOf", value: ids.length > 0 ? [...ids] : null }];
+  return [setObject(object.id, "alsoOf", ids.length > 0 ? [...ids] : null)];
 }

@@ -1,4 +1,4 @@
-import type { Change, Json } from "../../ground/base/index.ts";
+import { type Change, change, type Json, writtenAddress } from "../../ground/base/index.ts";
 import { type HandOut, PLAN_DEFAULTS, USUAL_MARGIN_MM } from "../../ground/plan/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 
@@ -10,5 +10,5 @@ export function setHandOut<F extends keyof HandOut>(lesson: Lesson, field: F, va
     marginMm: USUAL_MARGIN_MM,
   };
   const isUsual = value === undefined || value === usual[field];
-  return [{ id: "hand-out", field, value: isUsual ? null : (value as Json) }];
+  return [change(writtenAddress("hand-out", field), isUsual ? null : (value as Json))];
 }

@@ -1,7 +1,7 @@
 export type { Changed } from "./apply-changes.ts";
 export { applyChanges, MOST_CHANGES } from "./apply-changes.ts";
 export { canMirror, mirrorCopy, nudge, setMark, standInRow } from "./arrange.ts";
-export { setLesson } from "./change-of.ts";
+export { setDrawingOrder } from "./change-of.ts";
 export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";
 export { type FurtherThings, furtherThings, goOverAlso } from "./further-things.ts";
 export { setHandOut } from "./hand-out-changes.ts";
@@ -46,5 +46,6 @@ export {
   tieStroke,
 } from "./take-changes.ts";
 export { putTask, setTask, takeTaskAway, tasksInOrder } from "./task-changes.ts";
+export { touching } from "./touching.ts";
 export { squareObject, takeAway, turningOf, turnObject } from "./turn-object.ts";
 export { changeViewKind, VIEW_KINDS, type ViewKind, viewKindOf } from "./view-changes.ts";

@@ -1,7 +1,7 @@
 import { isBlockPlaced, type ObjectSlice } from "../../drawing/recipes/index.ts";
 import { type Change, smallestStepMm } from "../../ground/base/index.ts";
-import type { Lesson } from "../lesson/index.ts";
-import { putThing, setDrawingOrder, setLesson } from "./change-of.ts";
+import { type Lesson, setLesson } from "../lesson/index.ts";
+import { putThing, setDrawingOrder } from "./change-of.ts";
 import { freeId } from "./put-object.ts";
 
 /** A copy of an object, a little to the right and up, drawn last. */

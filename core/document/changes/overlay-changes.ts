@@ -1,7 +1,6 @@
 import type { Change } from "../../ground/base/index.ts";
 import { OVERLAY_LAYERS, type OverlayLayer, type OverlaySettings } from "../../showing/overlay/index.ts";
-import type { Lesson } from "../lesson/index.ts";
-import { setLesson } from "./change-of.ts";
+import { type Lesson, setLesson } from "../lesson/index.ts";
 
 /** Sets something of how the overlay is shown; undefined: as is usual. */
 export function setOverlay<F extends "leadMs" | "weight">(

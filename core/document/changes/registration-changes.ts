@@ -1,8 +1,7 @@
 import type { Change } from "../../ground/base/index.ts";
 import type { CornersPx } from "../../ground/geometry/index.ts";
 import type { SheetMove, Tones } from "../../showing/overlay/index.ts";
-import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
-import { setTake } from "./change-of.ts";
+import { findCurrentTake, type Lesson, setTake, type Take } from "../lesson/index.ts";
 
 /** Where the sheet's corners are put before they are dragged: a tenth in from the picture's edges. */
 export function startingCorners(video: { widthPx: number; heightPx: number }): NonNullable<Take["corners"]> {

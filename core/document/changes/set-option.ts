@@ -1,7 +1,7 @@
 import { meaningOf, type ObjectSlice, recipeOf } from "../../drawing/recipes/index.ts";
 import type { View } from "../../drawing/view/index.ts";
-import type { Change } from "../../ground/base/index.ts";
-import { putThing, setThing } from "./change-of.ts";
+import { type Change, change, writtenAddress } from "../../ground/base/index.ts";
+import { putThing } from "./change-of.ts";
 
 /**
  * The changes that choosing an option makes. Where other numbers of the thing depend on it they change with it, the whole
@@ -20,5 +20,5 @@ export function setOption(
     const next = afterChoice(object, chosen, view);
     if (next !== chosen) return [putThing(next)];
   }
-  return [setThing(object.id, field, value)];
+  return [change(writtenAddress(`object/${object.id}`, field), value)];
 }

@@ -1,4 +1,4 @@
-import { type Sheet, STANDARD_SHEETS } from "../../drawing/view/index.ts";
+import { type Sheet, STANDARD_SHEETS, setSheet } from "../../drawing/view/index.ts";
 import type { Change } from "../../ground/base/index.ts";
 
 /** How sheets are laid together: so many across and down, each over the next by the overlap. */
@@ -26,9 +26,9 @@ export function joinSheets(one: { widthMm: number; heightMm: number }, join: Joi
   const whole = (mm: number, n: number) => round(n * mm - (n - 1) * join.overlapMm);
   const alone = join.across === 1 && join.down === 1;
   return [
-    { id: "sheet", field: "widthMm", value: whole(one.widthMm, join.across) },
-    { id: "sheet", field: "heightMm", value: whole(one.heightMm, join.down) },
-    { id: "sheet", field: "joined", value: alone ? null : { ...join } },
+    setSheet("widthMm", whole(one.widthMm, join.across)),
+    setSheet("heightMm", whole(one.heightMm, join.down)),
+    setSheet("joined", alone ? null : { ...join }),
   ];
 }
 

@@ -5,6 +5,7 @@ import {
   isBlockPlaced,
   type ObjectSlice,
   quartersOf,
+  setObject,
 } from "../../drawing/recipes/index.ts";
 import { type Face, findFaceOnPaper, type Solid } from "../../drawing/solids/index.ts";
 import type { View } from "../../drawing/view/index.ts";
@@ -75,22 +76,22 @@ export function standOn(
   view: View,
 ): Change[] {
   if (!("depthSetBy" in object) || !isBlockPlaced(object)) return [];
-  const id = `object/${object.id}`;
-  const changes: Change[] = [{ id, field: "depthSetBy", value: stand }];
+  const { id } = object;
+  const changes = [setObject(id, "depthSetBy", stand)];
   const [was, is] = [object.depthSetBy, stand].map((on) =>
     typeof on === "object" && "face" in on ? quartersOf(view, object.frame, on.face) : null,
   );
   if (is === null || is === undefined)
-    return was && was === object.turned ? [...changes, { id, field: "turned", value: null }] : changes;
-  changes.push({ id, field: "turned", value: is });
+    return was && was === object.turned ? [...changes, setObject(id, "turned", null)] : changes;
+  changes.push(setObject(id, "turned", is));
   const host =
     typeof stand === "object" && "face" in stand ? scene.get(stand.object)?.built.solid : undefined;
   const face = host?.faces.find((f) => typeof stand === "object" && "face" in stand && f.id === stand.face);
   const foot = host && face ? footOnFace(footOf(object, view.sheet.heightMm), host, face, view) : null;
   if (foot)
     changes.push(
-      { id, field: "handles.fromLeftMm", value: foot.xMm },
-      { id, field: "handles.fromBottomMm", value: view.sheet.heightMm - foot.yMm },
+      setObject(id, "handles.fromLeftMm", foot.xMm),
+      setObject(id, "handles.fromBottomMm", view.sheet.heightMm - foot.yMm),
     );
   return changes;
 }

@@ -1,8 +1,8 @@
 import type { Move } from "../../drawing/drafter/index.ts";
-import type { Change } from "../../ground/base/index.ts";
-import type { Step, StepKind } from "../../telling/steps/index.ts";
+import { type Change, change, writtenAddress } from "../../ground/base/index.ts";
+import { type Step, type StepKind, setStep } from "../../telling/steps/index.ts";
 import type { Lesson } from "../lesson/index.ts";
-import { forgetStep, setStep } from "./change-of.ts";
+import { forgetStep } from "./change-of.ts";
 import { setTask } from "./task-changes.ts";
 
 /** The stretch of moves a step id stands for, without the part after a cut. */
@@ -58,7 +58,7 @@ export function sayOfStep(
   field: "title" | "instruction" | "kind" | "holdMs",
   value: string | StepKind | number | null,
 ): Change[] {
-  if (!step.task) return [{ id: `step/${step.id}`, field, value }];
+  if (!step.task) return [change(writtenAddress(`step/${step.id}`, field), value)];
   // A task has words of its own: there are no usual ones behind them to go back to.
   const { task } = step;
   if (field === "title" && typeof value === "string") return setTask(task, "title", value);

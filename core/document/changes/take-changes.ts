@@ -8,8 +8,8 @@ import {
   type VideoAddress,
   wordCarrier,
 } from "../../time/schedule/index.ts";
-import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
-import { putTake, setLesson, setTake } from "./change-of.ts";
+import { findCurrentTake, type Lesson, setLesson, setTake, type Take } from "../lesson/index.ts";
+import { putTake } from "./change-of.ts";
 
 /**
  * Gives the current take these captions, or begins a take with them. What stood at a word goes along with it; an anchor
@@ -102,7 +102,7 @@ export function pinnedWords(take: Pick<Take, "anchors">): ReadonlyMap<string, st
 
 /** Anchors are set one by one: two windows may tie two steps at once. */
 function setAnchor(takeId: string, stepId: string, at: Anchor | null): Change {
-  return { id: `take/${takeId}`, field: `anchors.${stepId}`, value: at };
+  return setTake(takeId, `anchors.${stepId}`, at);
 }
 
 /** Ties the pencil's start in a single move to a word, or lets the move follow the one before it for null. */

@@ -1,6 +1,7 @@
-import type { Change } from "../../ground/base/index.ts";
+import type { Change, Settable, ValueAt } from "../../ground/base/index.ts";
 import type { Step } from "../../telling/steps/index.ts";
 import {
+  setTaskField,
   stepIdOfTask,
   type Task,
   type TaskKind,
@@ -8,6 +9,7 @@ import {
   USUAL_TASKS,
 } from "../../telling/tasks/index.ts";
 import type { Lesson } from "../lesson/index.ts";
+import { noTask, putTaskWhole, setTaskOrder } from "./change-of.ts";
 
 /**
  * Puts in a task of the usual kind: where such tasks go, or after the step that is looked at; about the things that are
@@ -38,21 +40,21 @@ export function putTask(
         }),
     place,
   };
-  return { changes: [{ id: `task/${task.id}`, field: "self", value: task }], stepId: stepIdOfTask(task) };
+  return { changes: [putTaskWhole(task)], stepId: stepIdOfTask(task) };
 }
 
 /** Sets a field of a task; null takes away what it need not say. */
 export function setTask<F extends keyof Task>(
   task: Task,
   field: F,
-  value: Task[F] | (undefined extends Task[F] ? null : never),
+  value: Settable<ValueAt<Task, F>>,
 ): Change[] {
-  return [{ id: `task/${task.id}`, field, value: value ?? null }];
+  return [setTaskField(task.id, field, value)];
 }
 
 /** A task taken out of the lesson; gates and places in narrations that wait for it are told of. */
 export function takeTaskAway(task: Task): Change[] {
-  return [{ id: `task/${task.id}`, field: "self", value: null }];
+  return [noTask(task.id)];
 }
 
 /** Tasks where a new order of steps has them: each beside the step with lines before it, first or last where there is none. */
@@ -73,7 +75,6 @@ export function tasksInOrder(lesson: Lesson, order: readonly Step[]): Change[] {
   }
   const all = (lesson.tasks ?? []).map((t) => t.id);
   const wanted = [...told, ...all.filter((id) => !told.includes(id))];
-  if (wanted.some((id, i) => id !== all[i]))
-    changes.push({ id: "lesson", field: "taskOrder", value: wanted });
+  if (wanted.some((id, i) => id !== all[i])) changes.push(setTaskOrder(wanted));
   return changes;
 }

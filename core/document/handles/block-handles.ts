@@ -1,4 +1,12 @@
-import { type BlockPlaced, extentOf, footOf, frameOf, ownExtentOf } from "../../drawing/recipes/index.ts";
+import {
+  type BlockPlaced,
+  extentOf,
+  footOf,
+  frameOf,
+  numberOfObject,
+  ownExtentOf,
+  setObject,
+} from "../../drawing/recipes/index.ts";
 import { type Block, pointInBlock } from "../../drawing/solids/index.ts";
 import {
   AXES,
@@ -9,7 +17,7 @@ import {
   type Vec3,
   type View,
 } from "../../drawing/view/index.ts";
-import { type Change, formatLength, smallestStepMm } from "../../ground/base/index.ts";
+import { type Address, type Change, formatLength, smallestStepMm } from "../../ground/base/index.ts";
 import { distanceMm, type PaperPoint } from "../../ground/geometry/index.ts";
 import { sayShare } from "../../ground/lexicon/index.ts";
 import type { Handle, Measure } from "./handle.ts";
@@ -60,13 +68,13 @@ export function dragBlockHandle(
   view: View,
   exact = false,
 ): Change[] {
-  const id = `object/${object.id}`;
+  const { id } = object;
   const step = smallestStepMm(view.sheet);
   const snap = (mm: number) => roundMm(exact ? mm : Math.round(mm / step) * step);
   if (part === "foot")
     return [
-      { id, field: "handles.fromLeftMm", value: snap(to.xMm) },
-      { id, field: "handles.fromBottomMm", value: snap(view.sheet.heightMm - to.yMm) },
+      setObject(id, "handles.fromLeftMm", snap(to.xMm)),
+      setObject(id, "handles.fromBottomMm", snap(view.sheet.heightMm - to.yMm)),
     ];
   const axis = AXES.find((a) => a === part);
   const extent = axis && extentOf(object, axis);
@@ -75,31 +83,38 @@ export function dragBlockHandle(
   if ("mm" in extent) {
     const [x, y] = wayOnPaper(object, view, axis);
     const mm = (to.xMm - foot.xMm) * x + (to.yMm - foot.yMm) * y;
-    return [{ id, field: `handles.${axis}`, value: { mm: Math.max(roundMm(step), snap(mm)) } }];
+    return [setObject(id, `handles.${axis}`, { mm: Math.max(roundMm(step), snap(mm)) })];
   }
   const fraction = block && fractionNear(object, block, view, axis, to, exact);
-  return fraction === null ? [] : [{ id, field: `handles.${axis}`, value: { fraction } }];
+  return fraction === null ? [] : [setObject(id, `handles.${axis}`, { fraction })];
 }
 
 /** The numbers of a thing's place and size that can be typed, each with the stretch of paper it measures. */
 export function blockMeasures(object: BlockPlaced, block: Block | null, view: View): Measure[] {
-  const id = `object/${object.id}`;
+  const { id } = object;
   const { widthMm, heightMm } = view.sheet;
   const foot = footOf(object, heightMm);
   const length = (
     label: string,
-    field: string,
+    address: Address,
     value: number,
     wholeMm: number,
     from: PaperPoint,
     to: PaperPoint,
-  ): Measure => ({ label, id, field, kind: "length", value, wholeMm, span: { from, to } });
+  ): Measure => ({ label, address, kind: "length", value, wholeMm, span: { from, to } });
   const { fromLeftMm, fromBottomMm } = object.handles;
   return [
-    length("From the left edge", "handles.fromLeftMm", fromLeftMm, widthMm, { ...foot, xMm: 0 }, foot),
+    length(
+      "From the left edge",
+      numberOfObject(id, "handles.fromLeftMm"),
+      fromLeftMm,
+      widthMm,
+      { ...foot, xMm: 0 },
+      foot,
+    ),
     length(
       "Up from the bottom",
-      "handles.fromBottomMm",
+      numberOfObject(id, "handles.fromBottomMm"),
       fromBottomMm,
       heightMm,
       { ...foot, yMm: heightMm },
@@ -111,7 +126,7 @@ export function blockMeasures(object: BlockPlaced, block: Block | null, view: Vi
       if ("mm" in extent) {
         const to = past(foot, wayOnPaper(object, view, axis), extent.mm);
         const whole = goesAcross(object, view, axis) ? widthMm : heightMm;
-        return [length(LABEL[axis], `handles.${axis}.mm`, extent.mm, whole, foot, to)];
+        return [length(LABEL[axis], numberOfObject(id, `handles.${axis}.mm`), extent.mm, whole, foot, to)];
       }
       const start = block && guideStart(object, block, view, axis);
       const from = start && seenAt(view.camera, start);
@@ -119,8 +134,7 @@ export function blockMeasures(object: BlockPlaced, block: Block | null, view: Vi
       return [
         {
           label: `${LABEL[axis]}, of the way to the vanishing point`,
-          id,
-          field: `handles.${axis}.fraction`,
+          address: numberOfObject(id, `handles.${axis}.fraction`),
           kind: "share",
           value: extent.fraction,
           wholeMm: 1,

@@ -1,4 +1,5 @@
 import type { HandleWay } from "../../drawing/recipes/index.ts";
+import type { Address } from "../../ground/base/index.ts";
 import type { PaperPoint } from "../../ground/geometry/index.ts";
 
 /** Something on the sheet that can be taken hold of. Where it may go is settled by `dragObjectHandle` and `dragPaperHandle`. */
@@ -18,9 +19,7 @@ export interface Handle {
 /** A number behind the drawing that can be typed: where it stands in the document and what it is now. */
 export interface Measure {
   readonly label: string;
-  /** Address of the value, as in a Change. */
-  readonly id: string;
-  readonly field: string;
+  readonly address: Address;
   readonly kind: "length" | "share";
   /** mm for a length; 0 to 1 for a share. Null where the document takes its default. */
   readonly value: number | null;

@@ -37,7 +37,7 @@ export function dragObjectHandle(
   if (!standing) return [];
   const part = handleId.slice(handleId.lastIndexOf("/") + 1);
   const own = ownHandles(object, standing, view).find((h) => h.part === part);
-  if (own) return own.drag(to).map((change) => ({ id: `object/${object.id}`, ...change }));
+  if (own) return own.drag(to).map((own) => ({ id: `object/${object.id}`, ...own }));
   return isBlockPlaced(object) ? dragBlockHandle(object, standing.built.block, part, to, view, exact) : [];
 }
 

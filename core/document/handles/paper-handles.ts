@@ -1,5 +1,13 @@
-import { planView, statedVanishingPoints } from "../../drawing/view/index.ts";
-import { type Change, formatLength, smallestStepMm } from "../../ground/base/index.ts";
+import {
+  numberOfFrame,
+  numberOfSheet,
+  numberOfView,
+  planView,
+  setFrame,
+  setView,
+  statedVanishingPoints,
+} from "../../drawing/view/index.ts";
+import { type Change, change, formatLength, smallestStepMm } from "../../ground/base/index.ts";
 import type { PaperPoint } from "../../ground/geometry/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import type { Handle, Measure } from "./handle.ts";
@@ -80,12 +88,12 @@ export function dragPaperHandle(lesson: Lesson, handleId: string, to: PaperPoint
   const snap = (mm: number) => Math.round(Math.round(mm / step) * step * 1000) / 1000;
   if (handleId === "view/horizon") {
     const within = Math.min(lesson.sheet.heightMm, Math.max(0, to.yMm));
-    return [{ id: "view", field: "horizonFromTopMm", value: snap(within) }, ...forgetStatedHeights(lesson)];
+    return [setView("horizonFromTopMm", snap(within)), ...forgetStatedHeights(lesson)];
   }
   if (handleId === "view/distance") {
     const { principal } = planView(lesson.view, lesson.sheet).camera;
     const distance = Math.max(20, snap(Math.abs(to.xMm - principal.xMm) / CONE));
-    return [{ id: "view", field: "viewingDistanceMm", value: distance }];
+    return [setView("viewingDistanceMm", distance)];
   }
   const [kind, frameId, field] = handleId.split("/");
   if (field === "centreOfVision") {
@@ -93,26 +101,20 @@ export function dragPaperHandle(lesson: Lesson, handleId: string, to: PaperPoint
     if (first?.kind !== "two-point") return [];
     const [left, right] = [first.leftVanishingPoint.fromLeftMm, first.rightVanishingPoint.fromLeftMm];
     const within = Math.min(right - 5, Math.max(left + 5, snap(to.xMm)));
-    return [{ id: `frame/${frameId}`, field: "centreOfVision", value: { fromLeftMm: within } }];
+    return [setFrame(first.id, "centreOfVision", { fromLeftMm: within })];
   }
-  if (kind !== "frame") return [];
-  const across: Change = { id: `frame/${frameId}`, field: `${field}.fromLeftMm`, value: snap(to.xMm) };
-  const offHorizon = lesson.view.frames
-    .filter((f) => f.id === frameId)
-    .flatMap(statedVanishingPoints)
-    .some((vp) => vp.field === field && !vp.onHorizon);
-  return offHorizon
-    ? [across, { id: `frame/${frameId}`, field: `${field}.fromTopMm`, value: snap(to.yMm) }]
-    : [across];
+  const frame = kind === "frame" ? lesson.view.frames.find((f) => f.id === frameId) : undefined;
+  const vp = frame && statedVanishingPoints(frame).find((v) => v.field === field);
+  if (!frame || !vp) return [];
+  const across = setFrame(frame.id, `${vp.field}.fromLeftMm`, snap(to.xMm));
+  return vp.onHorizon ? [across] : [across, setFrame(frame.id, `${vp.field}.fromTopMm`, snap(to.yMm))];
 }
 
 /** A height stated in a file written by hand would contradict a moved horizon: it goes, the VP follows. */
 function forgetStatedHeights(lesson: Lesson): Change[] {
   return lesson.view.frames.flatMap((frame) =>
     statedVanishingPoints(frame).flatMap((vp) =>
-      vp.fromTopMm === undefined || !vp.onHorizon
-        ? []
-        : [{ id: `frame/${frame.id}`, field: `${vp.field}.fromTopMm`, value: null }],
+      vp.fromTopMm === undefined || !vp.onHorizon ? [] : [setFrame(frame.id, `${vp.field}.fromTopMm`, null)],
     ),
   );
 }
@@ -123,8 +125,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
   return [
     {
       label: "Sheet width",
-      id: "sheet",
-      field: "widthMm",
+      address: numberOfSheet("widthMm"),
       kind: "length",
       value: sheet.widthMm,
       wholeMm: sheet.widthMm,
@@ -132,8 +133,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
     },
     {
       label: "Sheet height",
-      id: "sheet",
-      field: "heightMm",
+      address: numberOfSheet("heightMm"),
       kind: "length",
       value: sheet.heightMm,
       wholeMm: sheet.heightMm,
@@ -141,8 +141,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
     },
     {
       label: "Horizon, down from the top",
-      id: "view",
-      field: "horizonFromTopMm",
+      address: numberOfView("horizonFromTopMm"),
       kind: "length",
       value: view.horizonFromTopMm,
       wholeMm: sheet.heightMm,
@@ -152,8 +151,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
       ? [
           {
             label: "Viewing distance",
-            id: "view",
-            field: "viewingDistanceMm",
+            address: numberOfView("viewingDistanceMm"),
             kind: "length" as const,
             value: planView(view, sheet).camera.distanceMm,
             wholeMm: Math.hypot(sheet.widthMm, sheet.heightMm),
@@ -165,8 +163,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
       statedVanishingPoints(frame).map(
         (vp): Measure => ({
           label: `${vp.name.charAt(0).toUpperCase()}${vp.name.slice(1)}, from the left edge`,
-          id: `frame/${frame.id}`,
-          field: `${vp.field}.fromLeftMm`,
+          address: numberOfFrame(frame.id, `${vp.field}.fromLeftMm`),
           kind: "length",
           value: vp.fromLeftMm,
           wholeMm: sheet.widthMm,
@@ -179,6 +176,7 @@ export function paperMeasures(lesson: Lesson): Measure[] {
 
 /** Changes that set a measure; moving the horizon takes stated heights of vanishing points with it. */
 export function setMeasure(lesson: Lesson, measure: Measure, value: number): Change[] {
-  const change: Change = { id: measure.id, field: measure.field, value };
-  return measure.field === "horizonFromTopMm" ? [change, ...forgetStatedHeights(lesson)] : [change];
+  const { address } = measure;
+  const moved = change(address, value);
+  return address.field === "horizonFromTopMm" ? [moved, ...forgetStatedHeights(lesson)] : [moved];
 }

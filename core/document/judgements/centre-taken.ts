@@ -1,5 +1,11 @@
 import type { PlannedSolid } from "../../drawing/program/index.ts";
-import { centreOfVision, type View, type ViewSlice, worldToPaper } from "../../drawing/view/index.ts";
+import {
+  centreOfVision,
+  setFrame,
+  type View,
+  type ViewSlice,
+  worldToPaper,
+} from "../../drawing/view/index.ts";
 import { type Finding, formatSmallLength } from "../../ground/base/index.ts";
 import { findPaperPoint } from "../../ground/geometry/index.ts";
 
@@ -38,7 +44,7 @@ export function judgeCentreOfVision(
       numbers: { takenMm: xMm, midwayMm: midway, bestMm: best },
       mend: {
         label: "Look at the middle of what is drawn",
-        changes: [{ id: `frame/${frame.id}`, field: "centreOfVision", value: { fromLeftMm: best } }],
+        changes: [setFrame(frame.id, "centreOfVision", { fromLeftMm: best })],
       },
     },
   ];

@@ -1,6 +1,6 @@
 import type { Paper } from "../../drawing/paper/index.ts";
 import type { PlannedSolid } from "../../drawing/program/index.ts";
-import type { View } from "../../drawing/view/index.ts";
+import { setView, type View } from "../../drawing/view/index.ts";
 import type { Finding } from "../../ground/base/index.ts";
 import { distanceMm, type PaperPoint } from "../../ground/geometry/index.ts";
 import { LineGrid } from "./line-grid.ts";
@@ -31,9 +31,7 @@ export function judgeComposition(
       numbers: { fromMiddleMm: view.horizonMm - middle },
       mend: {
         label: "Put it a third down",
-        changes: [
-          { id: "view", field: "horizonFromTopMm", value: Math.round((view.sheet.heightMm / 3) * 10) / 10 },
-        ],
+        changes: [setView("horizonFromTopMm", Math.round((view.sheet.heightMm / 3) * 10) / 10)],
       },
     });
   for (const objectId of new Set(

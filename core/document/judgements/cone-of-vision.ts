@@ -1,5 +1,5 @@
 import type { PlannedSolid } from "../../drawing/program/index.ts";
-import { findVanishingPoint, type View, worldToPaper } from "../../drawing/view/index.ts";
+import { findVanishingPoint, setView, type View, worldToPaper } from "../../drawing/view/index.ts";
 import { type Finding, formatSmallLength } from "../../ground/base/index.ts";
 import { distanceMm, findPaperPoint } from "../../ground/geometry/index.ts";
 
@@ -50,7 +50,7 @@ export function judgeConeOfVision(solids: readonly PlannedSolid[], view: View): 
           ? {
               mend: {
                 label: "Look from further away",
-                changes: [{ id: "view", field: "viewingDistanceMm", value: neededMm }],
+                changes: [setView("viewingDistanceMm", neededMm)],
               },
             }
           : {}),

@@ -7,7 +7,14 @@ import {
 } from "../../drawing/drafter/index.ts";
 import type { ObjectSlice } from "../../drawing/recipes/index.ts";
 import type { View } from "../../drawing/view/index.ts";
-import { type Change, type Finding, formatSmallLength, listOf } from "../../ground/base/index.ts";
+import {
+  type Change,
+  change,
+  type Finding,
+  formatSmallLength,
+  listOf,
+  writtenAddress,
+} from "../../ground/base/index.ts";
 import { distanceMm, findPaperPoint, type PaperPoint } from "../../ground/geometry/index.ts";
 import { MM_PER_INCH } from "../../ground/lexicon/index.ts";
 import { nearestMarks, rulerMarkMm } from "../../telling/told/index.ts";
@@ -27,11 +34,11 @@ export function judgeTypedSizes(objects: readonly ObjectSlice[], view: View): Fi
     const first = off[0];
     if (!first) return [];
     const changes = off.map(
-      ({ field, mm }): Change => ({
-        id: `object/${object.id}`,
-        field,
-        value: Math.round(nearestMarks(mm, mark) * mark * 1e6) / 1e6,
-      }),
+      ({ field, mm }): Change =>
+        change(
+          writtenAddress(`object/${object.id}`, field),
+          Math.round(nearestMarks(mm, mark) * mark * 1e6) / 1e6,
+        ),
     );
     return [
       {
@@ -137,7 +144,9 @@ export function depthsOntoMarks(
       const on = mark && nearestMarks(mark.mm, markMm) * markMm;
       if (!mark || !on || Math.abs(on - mark.mm) <= ON_MARK_MM) return [];
       const value = Math.round((fraction * on * 1e9) / mark.mm) / 1e9;
-      return value < 1 ? [{ id: `object/${object.id}`, field: `handles.${axis}.fraction`, value }] : [];
+      return value < 1
+        ? [change(writtenAddress(`object/${object.id}`, `handles.${axis}.fraction`), value)]
+        : [];
     });
     if (own.length > 0) changes.set(object.id, own);
   }

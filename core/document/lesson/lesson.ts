@@ -1,6 +1,7 @@
 import * as v from "valibot";
-import { idSchema, ObjectSchema } from "../../drawing/recipes/index.ts";
+import { idSchema, ObjectSchema, otherObject } from "../../drawing/recipes/index.ts";
 import { SheetSchema, ViewSchema } from "../../drawing/view/index.ts";
+import { changesIn, changesOf, refersTo } from "../../ground/base/index.ts";
 import { HandOutSchema, PlanSchema } from "../../ground/plan/index.ts";
 import { CornersSchema, OverlaySchema, SheetMoveSchema, TonesSchema } from "../../showing/overlay/index.ts";
 import { StepOverrideSchema } from "../../telling/steps/index.ts";
@@ -51,6 +52,9 @@ export const TakeSchema = v.strictObject({
 });
 export type Take = v.InferOutput<typeof TakeSchema>;
 
+/** Sets a field of a take. */
+export const setTake = changesIn<Take>("take");
+
 /** The finished sheet of another lesson on which one begins. */
 export const BeginsOnSchema = v.strictObject({
   lessonId: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
@@ -59,7 +63,7 @@ export const BeginsOnSchema = v.strictObject({
   /** The revision whose sheet it is: what is changed there later changes nothing here. */
   revision: positiveInt,
   /** Its things, by their ids: they stand here among the lesson's own. */
-  things: v.pipe(v.array(idSchema), v.maxLength(2000)),
+  things: v.pipe(v.array(otherObject), v.maxLength(2000)),
 });
 export type BeginsOn = v.InferOutput<typeof BeginsOnSchema>;
 
@@ -89,12 +93,15 @@ export const LessonSchema = v.strictObject({
   /** Steps without a line. */
   tasks: v.optional(TasksSchema),
   takes: v.array(TakeSchema),
-  currentTake: v.nullable(v.string()),
+  currentTake: v.nullable(v.pipe(v.string(), refersTo("take"))),
   handOut: HandOutSchema,
   /** What the overlay shows, and how; left out: as is usual. */
   overlay: v.optional(OverlaySchema),
 });
 export type Lesson = v.InferOutput<typeof LessonSchema>;
+
+/** Sets a field of the lesson itself. */
+export const setLesson = changesOf<Lesson>("lesson");
 
 /** The take the lesson follows now, or null before there is one. */
 export function findCurrentTake(lesson: Lesson): Take | null {

@@ -42,7 +42,7 @@ export function withDrawingMends(
     );
     const around = wordsAround(words, atMs ?? Number.NaN);
     const meant = fitting.filter((m) =>
-      SPEAKS_OF.some(([field, speaks]) => field.test(m.field) && speaks.test(around)),
+      SPEAKS_OF.some(([field, speaks]) => field.test(m.address.field) && speaks.test(around)),
     );
     const ways = (meant.length > 0 ? meant : fitting).map((measure): Mend => {
       // A point taped beside the sheet has a negative place; what is read is how far out it is.

@@ -1,5 +1,6 @@
 import type { Move } from "../../drawing/drafter/index.ts";
 import { type ObjectDrawing, withOtherDepthMark } from "../../drawing/program/index.ts";
+import { setObject } from "../../drawing/recipes/index.ts";
 import type { View } from "../../drawing/view/index.ts";
 import { type Finding, formatSmallLength } from "../../ground/base/index.ts";
 import { driftOf, type Hand, type PointDrift, USUAL_HAND } from "../judgements/index.ts";
@@ -48,7 +49,7 @@ export function judgeDrift(
         ? {
             mend: {
               label: `Mark the depth from the ${better.from}`,
-              changes: [{ id: `object/${object.id}`, field: "depthMark", value: better.depthMark }],
+              changes: [setObject(object.id, "depthMark", better.depthMark)],
             },
           }
         : {}),
@@ -63,7 +64,7 @@ export function judgeDrift(
 }
 
 /** Guides a depth can be marked on. */
-const GUIDES = [0, 1, 2, 3];
+const GUIDES = [0, 1, 2, 3] as const;
 
 /** Another place for the depth mark that halves the worst drift of a thing, or null. */
 function halvedBy(
@@ -72,7 +73,7 @@ function halvedBy(
   view: View,
   known: ComputedLesson["evaluation"],
   hand: Hand,
-): { depthMark: number; from: string; expectedMm: number } | null {
+): { depthMark: (typeof GUIDES)[number]; from: string; expectedMm: number } | null {
   for (const depthMark of GUIDES) {
     if (depthMark === (drawing.standing.object.depthMark ?? 0)) continue;
     const moves = withOtherDepthMark(drawing, view, depthMark);

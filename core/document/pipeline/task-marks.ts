@@ -2,7 +2,7 @@ import { fillsAfter, seenFaces } from "../../drawing/paper/index.ts";
 import { seenAt, type Vec3 } from "../../drawing/view/index.ts";
 import type { Finding, Keep } from "../../ground/base/index.ts";
 import { inBoth, type Region } from "../../ground/geometry/index.ts";
-import { type Concern, stepIdOfTask, type Task } from "../../telling/tasks/index.ts";
+import { type Concern, setTaskField, stepIdOfTask, type Task } from "../../telling/tasks/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import { type DrawnLesson, drawStages } from "./draw-lesson.ts";
 
@@ -97,11 +97,11 @@ function withoutThing(task: Task, lost: readonly string[]): Finding {
     mend: {
       label: "Leave that out",
       changes: [
-        {
-          id: `task/${task.id}`,
-          field: "concerns",
-          value: (task.concerns ?? []).filter((c) => !lost.includes(c.thing)),
-        },
+        setTaskField(
+          task.id,
+          "concerns",
+          (task.concerns ?? []).filter((c) => !lost.includes(c.thing)),
+        ),
       ],
     },
   };

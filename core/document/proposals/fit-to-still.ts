@@ -1,6 +1,6 @@
 import type { ObjectSlice } from "../../drawing/recipes/index.ts";
-import { statedVanishingPoints } from "../../drawing/view/index.ts";
-import type { Change } from "../../ground/base/index.ts";
+import { numberOfFrame, numberOfView, statedVanishingPoints } from "../../drawing/view/index.ts";
+import { type Address, type Change, change, writtenAddress } from "../../ground/base/index.ts";
 import type { Misfit } from "../../sight/still/index.ts";
 import { applyChanges } from "../changes/index.ts";
 import type { Lesson } from "../lesson/index.ts";
@@ -20,8 +20,7 @@ const TRY_SHARE = 0.004;
 
 /** A number of the document that may move. */
 interface Free {
-  readonly id: string;
-  readonly field: string;
+  readonly address: Address;
   readonly value: number;
   readonly step: number;
 }
@@ -37,15 +36,13 @@ export function fitObject(lesson: Lesson, objectId: string, misfits: readonly Mi
 export function fitView(lesson: Lesson, misfits: readonly Misfit[]): Fit | null {
   const points = lesson.view.frames.flatMap((frame) =>
     statedVanishingPoints(frame).map((vp) => ({
-      id: `frame/${frame.id}`,
-      field: `${vp.field}.fromLeftMm`,
+      address: numberOfFrame(frame.id, `${vp.field}.fromLeftMm`),
       value: vp.fromLeftMm,
       step: TRY_MM * 4,
     })),
   );
   const horizon = {
-    id: "view",
-    field: "horizonFromTopMm",
+    address: numberOfView("horizonFromTopMm"),
     value: lesson.view.horizonFromTopMm,
     step: TRY_MM,
   };
@@ -54,15 +51,14 @@ export function fitView(lesson: Lesson, misfits: readonly Misfit[]): Fit | null 
 
 function numbersOf(object: ObjectSlice): Free[] {
   if (!("handles" in object)) return [];
-  const id = `object/${object.id}`;
+  const at = (field: string) => writtenAddress(`object/${object.id}`, `handles.${field}`);
   const free: Free[] = [];
   for (const [key, value] of Object.entries(object.handles as Record<string, unknown>)) {
-    if (typeof value === "number") free.push({ id, field: `handles.${key}`, value, step: TRY_MM });
+    if (typeof value === "number") free.push({ address: at(key), value, step: TRY_MM });
     else if (value && typeof value === "object")
       for (const [unit, number] of Object.entries(value as Record<string, number>))
         free.push({
-          id,
-          field: `handles.${key}.${unit}`,
+          address: at(`${key}.${unit}`),
           value: number,
           step: unit === "mm" ? TRY_MM : TRY_SHARE,
         });
@@ -80,7 +76,7 @@ function fitNumbers(lesson: Lesson, start: readonly Free[], misfits: readonly Mi
   const residuals = (values: readonly number[]): number[] | null => {
     const tried = applyChanges(
       lesson,
-      start.map((f, i) => ({ id: f.id, field: f.field, value: values[i] ?? f.value })),
+      start.map((f, i) => change(f.address, values[i] ?? f.value)),
     );
     if (!tried.ok) return null;
     before = drawLesson(tried.value.lesson, before);
@@ -110,7 +106,7 @@ function fitNumbers(lesson: Lesson, start: readonly Free[], misfits: readonly Mi
   if (!(sizeOf(now) < sizeOf(first) * 0.98)) return null;
   const changes = start.map((f, i) => {
     const parts = f.step === TRY_SHARE ? 1e5 : 1e3;
-    return { id: f.id, field: f.field, value: Math.round((values[i] ?? f.value) * parts) / parts };
+    return change(f.address, Math.round((values[i] ?? f.value) * parts) / parts);
   });
   return { changes, beforeMm, afterMm };
 }

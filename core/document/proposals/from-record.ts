@@ -8,7 +8,8 @@ import {
 } from "../../class/record/index.ts";
 import { classPlanOf } from "../../class/teaching/index.ts";
 import { type Change, countOf, formatClock, sentenceCase, timesOf } from "../../ground/base/index.ts";
-import type { Step } from "../../telling/steps/index.ts";
+import { setPlan } from "../../ground/plan/index.ts";
+import { type Step, setStep } from "../../telling/steps/index.ts";
 import type { ComputedLesson } from "../pipeline/index.ts";
 import { halve, LONGEST_WAIT_MS, setHolds } from "./class-holds.ts";
 
@@ -137,7 +138,7 @@ function slipSeen({ lesson }: ComputedLesson, step: Step, found: readonly Found[
     says: `A slip was seen in step ${step.number} "${step.title}" in ${found.length === 1 ? "the one class" : `${seen.length} of ${found.length} classes`}: ${step.usualSlip} ${shown} words would warn of it.`,
     evidence: seen.map(({ of, took }) => `${of.day}, ${of.group}: seen ${timesOf(took.slips)}`),
     label: "Warn of it",
-    changes: [{ id: `step/${step.id}`, field: "warn", value: true }],
+    changes: [setStep(step.id, "warn", true)],
   };
 }
 
@@ -156,7 +157,7 @@ function paceSeen({ lesson }: ComputedLesson, learnt: LearntPace | null): Record
         `${sentenceCase(countOf(learnt.classes, "class", "classes"))} by themselves say ${s(learnt.seenMs)}, the guess is ${s(learnt.guessMs)}; the fewer classes, the nearer to the guess.`,
       ],
       label: "Reckon with the classes",
-      changes: [{ id: "plan", field: "classPace", value: Object.keys(rest).length > 0 ? rest : null }],
+      changes: [setPlan("classPace", Object.keys(rest).length > 0 ? rest : null)],
     },
   ];
 }

@@ -10,7 +10,7 @@ import {
   type Edit,
   proposeHolds,
 } from "../../time/schedule/index.ts";
-import { findCurrentTake, type Take } from "../lesson/index.ts";
+import { findCurrentTake, setTake, type Take } from "../lesson/index.ts";
 import { type ComputedLesson, computeLesson } from "../pipeline/index.ts";
 
 /** Where every step seems to begin in the current take's words; steps in `keep` stay where they are. */
@@ -36,7 +36,7 @@ export function holdsToAdd(computed: ComputedLesson): Change[] | null {
     paceOf(computed.lesson.plan),
   );
   if (holds.length === 0) return null;
-  return [{ id: `take/${take.id}`, field: "edits", value: [...(take.edits ?? []), ...holds] }];
+  return [setTake(take.id, "edits", [...(take.edits ?? []), ...holds])];
 }
 
 /**

@@ -1,3 +1,4 @@
+import { setObject } from "../../drawing/recipes/index.ts";
 import { planView } from "../../drawing/view/index.ts";
 import type { Change } from "../../ground/base/index.ts";
 import { DRAWN_AS, MM_PER } from "../../ground/lexicon/index.ts";
@@ -118,7 +119,7 @@ export function putTold(lesson: Lesson, things: readonly ToldThing[]): Change[] 
       program.scene,
     );
     if (!put) continue;
-    const named: Change[] = [...put.changes, { id: `object/${put.id}`, field: "label", value: thing.label }];
+    const named: Change[] = [...put.changes, setObject(put.id, "label", thing.label)];
     const tried = applyChanges(now, named);
     if (!tried.ok) continue;
     now = tried.value.lesson;

@@ -6,11 +6,13 @@ import {
   impossibleInView,
   planView,
   seenAt,
+  setView,
   type View,
   type ViewSlice,
 } from "../../drawing/view/index.ts";
 import type { Change } from "../../ground/base/index.ts";
 import { distanceMm } from "../../ground/geometry/index.ts";
+import { setDrawingOrder } from "../changes/index.ts";
 import { coneRadiusMm, costOf, vanishingPoints } from "../judgements/index.ts";
 import type { Lesson } from "../lesson/index.ts";
 import { drawLesson } from "../pipeline/index.ts";
@@ -59,7 +61,7 @@ export function proposeOrder(lesson: Lesson): Proposal | null {
   const savedMm = was - best.mm;
   if (savedMm < 1) return null;
   return {
-    changes: [{ id: "lesson", field: "drawingOrder", value: [...best.order] }],
+    changes: [setDrawingOrder(best.order)],
     message: `Drawn in the order ${arranged(best.order)
       .map((o) => o.label)
       .join(
@@ -210,7 +212,7 @@ function movedTo(
 function viewChanges(before: ViewSlice, after: ViewSlice): Change[] {
   const changes: Change[] = [];
   if (before.viewingDistanceMm !== after.viewingDistanceMm)
-    changes.push({ id: "view", field: "viewingDistanceMm", value: after.viewingDistanceMm });
-  if (before.frames !== after.frames) changes.push({ id: "view", field: "frames", value: after.frames });
+    changes.push(setView("viewingDistanceMm", after.viewingDistanceMm));
+  if (before.frames !== after.frames) changes.push(setView("frames", after.frames));
   return changes;
 }

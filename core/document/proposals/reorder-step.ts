@@ -2,6 +2,7 @@ import { phaseOf, unmetNeed } from "../../drawing/program/index.ts";
 import type { Change } from "../../ground/base/index.ts";
 import type { Step } from "../../telling/steps/index.ts";
 import { applyChanges, tasksInOrder } from "../changes/index.ts";
+import { setLesson } from "../lesson/index.ts";
 import { type ComputedLesson, computeLesson } from "../pipeline/index.ts";
 
 /** A new order of steps, or why no hand could draw it. */
@@ -44,7 +45,7 @@ function reorderLines(computed: ComputedLesson, step: Step, neighbour: Step, bef
   const order = [...new Set([...others.slice(0, at), ...mine, ...others.slice(at)])];
   const broken = unmetNeed(moves, order);
   if (!broken) {
-    const changes: Change[] = [{ id: "lesson", field: "stepOrder", value: order }];
+    const changes: Change[] = [setLesson("stepOrder", order)];
     const tried = applyChanges(computed.lesson, changes);
     const after = tried.ok ? computeLesson(tried.value.lesson, computed).steps.filter((s) => !s.task) : [];
     // A rubbing-out before its lines has nothing to rub out, and would be gone from the strip.

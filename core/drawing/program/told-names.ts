@@ -1,5 +1,5 @@
 import type { Finding } from "../../ground/base/index.ts";
-import { type ObjectSlice, recipeNamed } from "../recipes/index.ts";
+import { type ObjectSlice, recipeNamed, setObject } from "../recipes/index.ts";
 
 /** A name of more letters than this fits in no sentence a child can follow. */
 const MOST_LETTERS = 60;
@@ -28,7 +28,7 @@ export function withToldNames(objects: readonly ObjectSlice[]): {
       numbers: { letters: name.length },
       mend: {
         label: `Call it ${label}`,
-        changes: [{ id: `object/${object.id}`, field: "label", value: label }],
+        changes: [setObject(object.id, "label", label)],
       },
     });
     return { ...object, label };

@@ -1,13 +1,15 @@
-import type { ObjectSlice } from "./recipes.ts";
+import { idsAt, type ReferencePlace, readable, referencePlaces } from "../../ground/base/index.ts";
+import { type ObjectSlice, RECIPES } from "./recipes.ts";
 
-/** The ids of the things an object goes on from: what it is drawn on, shows again, or stands on. */
+/** Where the shape of each kind of object names others. */
+const NAMED: Readonly<Record<string, readonly ReferencePlace[]>> = Object.fromEntries(
+  Object.entries(RECIPES).map(([name, { shape }]) => [
+    name,
+    referencePlaces(readable(shape)).filter(({ kind }) => kind === "object"),
+  ]),
+);
+
+/** The ids of the objects an object goes on from: what it is drawn on, shows again, or stands on. */
 export function hostsOf(object: ObjectSlice): string[] {
-  const hosts: string[] = [];
-  if ("on" in object) hosts.push(object.on.object);
-  if ("alsoOn" in object) for (const { object: host } of object.alsoOn ?? []) hosts.push(host);
-  if ("of" in object) hosts.push(object.of);
-  if ("alsoOf" in object) hosts.push(...(object.alsoOf ?? []));
-  if ("depthSetBy" in object && typeof object.depthSetBy === "object")
-    hosts.push("guidesOf" in object.depthSetBy ? object.depthSetBy.guidesOf : object.depthSetBy.object);
-  return hosts;
+  return (NAMED[object.recipe] ?? []).flatMap(({ path }) => idsAt(object, path));
 }

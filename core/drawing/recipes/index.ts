@@ -10,7 +10,7 @@ export { boundsAt } from "./bounds.ts";
 export type { BoxSlice } from "./box/shape.ts";
 export { hostsOf } from "./hosts-of.ts";
 export { tileOfWord } from "./lettering/tile-size.ts";
-export { idSchema } from "./object-base.ts";
+export { idSchema, otherObject } from "./object-base.ts";
 export { meaningOf, type ObjectOption, objectOptions } from "./object-options.ts";
 export { frameOf, quartersOf } from "./own-frame.ts";
 export type { HandleWay, OwnHandle } from "./own-handle.ts";
@@ -20,6 +20,7 @@ export { type DepthOrGuides, type DepthSetBy, type Extent, guidesOf } from "./pl
 export { type FaceCell, needsHost, type PutBy, type PutSpot, type SampleSpot } from "./put-down.ts";
 export type { Fault } from "./recipe.ts";
 export {
+  numberOfObject,
   ObjectSchema,
   type ObjectSlice,
   RECIPE_NAMES,
@@ -27,4 +28,5 @@ export {
   type RecipeName,
   recipeNamed,
   recipeOf,
+  setObject,
 } from "./recipes.ts";

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { refersTo } from "../../ground/base/index.ts";
 
 export const idSchema = v.pipe(
   v.string(),
@@ -8,12 +9,18 @@ export const idSchema = v.pipe(
   ),
 );
 
+/** Another object of the lesson. */
+export const otherObject = v.pipe(idSchema, refersTo("object"));
+
+/** A face of another object. */
+export const faceOfObject = v.strictObject({ object: otherObject, face: v.string() });
+
 /** What every object of a lesson has, whatever its recipe. */
 export const ObjectBase = {
   id: idSchema,
   /** What the lesson calls it: "left bench". */
   label: v.pipe(v.string(), v.trim(), v.maxLength(1000, "a name has at most 1000 letters")),
-  frame: v.string(),
+  frame: v.pipe(v.string(), refersTo("frame")),
   /** Not drawn, though what leans on it still stands where it stood. */
   hidden: v.optional(v.boolean()),
   /** Held where it is: neither dragged nor nudged until it is let go. */

@@ -1,4 +1,12 @@
-import { type Change, smallestStepMm } from "../../ground/base/index.ts";
+import {
+  type Change,
+  change,
+  type Json,
+  type Settable,
+  smallestStepMm,
+  type ValueAt,
+  writtenAddress,
+} from "../../ground/base/index.ts";
 import type { PaperPoint } from "../../ground/geometry/index.ts";
 import { sayShare } from "../../ground/lexicon/index.ts";
 import type { Built } from "../page/index.ts";
@@ -17,11 +25,26 @@ import {
   type View,
 } from "../view/index.ts";
 
+import type { NumberPath } from "./option.ts";
+
 /** How a handle may move on the sheet. */
 export type HandleWay = "freely" | "across" | "up-and-down" | "along-guide";
 
 /** A change to the thing itself: a field of it and its new value. */
 export type OwnChange = Omit<Change, "id">;
+
+/** Makes changes of fields of a kind of thing, each to a value of its own type. */
+export function ownChanges<S>(): <const P extends string>(
+  field: P,
+  value: Settable<ValueAt<S, P>>,
+) => OwnChange {
+  return (field, value) => ownChange(field, value as Json);
+}
+
+function ownChange(field: string, value: Json): OwnChange {
+  const { id: _, ...own } = change(writtenAddress("", field), value);
+  return own;
+}
 
 /** Something a kind of thing can be taken hold of by beside its block, with what dragging it changes. */
 export interface OwnHandle {
@@ -61,18 +84,22 @@ export function shareOfGuide(
 }
 
 /** A handle that slides over a face along one of its sides, in hundredths of it. */
-export interface FaceHandle {
+export interface FaceHandle<S> {
   readonly part: string;
   readonly called: string;
   readonly across: number;
   readonly up: number;
   readonly slides: "across" | "up";
-  readonly field: string;
+  readonly field: NumberPath<S>;
   readonly between: readonly [least: number, most: number];
 }
 
 /** Handles of what is drawn on a face; none where the face is not there. */
-export function handlesOnFace({ face }: Built, view: View, handles: readonly FaceHandle[]): OwnHandle[] {
+export function handlesOnFace<S>(
+  { face }: Built,
+  view: View,
+  handles: readonly FaceHandle<S>[],
+): OwnHandle[] {
   if (!face) return [];
   return handles.flatMap(({ part, called, across, up, slides, field, between }): OwnHandle[] => {
     const at = seenAt(view.camera, add(add(face.origin, face.across.side, across), face.up.side, up));
@@ -85,7 +112,7 @@ export function handlesOnFace({ face }: Built, view: View, handles: readonly Fac
       const along = face[slides].side;
       const [least, most] = between;
       const value = Math.min(most, Math.max(least, dot(off, along) / dot(along, along)));
-      return [{ field, value: Math.round(value * 100) / 100 }];
+      return [ownChange(field, Math.round(value * 100) / 100)];
     };
     return [{ part, called, reading, way: "along-guide", at, drag }];
   });

@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { type Finding, formatSmallLength } from "../../ground/base/index.ts";
+import { changesIn, type Finding, formatSmallLength } from "../../ground/base/index.ts";
 import type { PaperPoint } from "../../ground/geometry/index.ts";
 import type { Tie } from "../page/index.ts";
 import { type Block, cornerAt, type Solid } from "../solids/index.ts";
@@ -17,7 +17,7 @@ import {
   seenAt,
   type Vec3,
 } from "../view/index.ts";
-import { idSchema } from "./object-base.ts";
+import { faceOfObject, otherObject } from "./object-base.ts";
 import type { Fault, SolveContext } from "./recipe.ts";
 
 /** How far a thing reaches along an axis: mm on paper where the axis runs with the paper, else the part of the way to its VP. */
@@ -53,18 +53,14 @@ export const FOOT = { fromLeftMm: place, fromBottomMm: place } as const;
 
 /** What sets a thing's depth: standing on the ground, nothing, or its foot lying on a face of another thing. */
 export const DepthSetBySchema = v.union(
-  [v.picklist(["ground", "free"]), v.strictObject({ object: idSchema, face: v.string() })],
+  [v.picklist(["ground", "free"]), faceOfObject],
   'give "ground", "free" or { "object": …, "face": … }',
 );
 export type DepthSetBy = v.InferOutput<typeof DepthSetBySchema>;
 
 /** The same, or a front standing further back between the guides of another, which gives it its width and height. */
 export const DepthOrGuidesSchema = v.union(
-  [
-    v.picklist(["ground", "free"]),
-    v.strictObject({ object: idSchema, face: v.string() }),
-    v.strictObject({ guidesOf: idSchema }),
-  ],
+  [v.picklist(["ground", "free"]), faceOfObject, v.strictObject({ guidesOf: otherObject })],
   'give "ground", "free", { "object": …, "face": … } or { "guidesOf": … }',
 );
 export type DepthOrGuides = v.InferOutput<typeof DepthOrGuidesSchema>;
@@ -248,7 +244,7 @@ function depthOfFoot(placed: BlockPlaced, foot: PaperPoint, context: SolveContex
 
 const letItFloat = (id: string) => ({
   label: "Let it float",
-  changes: [{ id: `object/${id}`, field: "depthSetBy", value: "free" }],
+  changes: [changesIn<BlockPlaced>("object")(id, "depthSetBy", "free")],
 });
 
 /** A face seen so flatly that a ray meets it this many times further than the viewing distance carries nothing. */

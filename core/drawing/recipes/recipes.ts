@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { changesIn, numbersIn } from "../../ground/base/index.ts";
 import { archway } from "./archway/index.ts";
 import { box } from "./box/index.ts";
 import { chimney } from "./chimney/index.ts";
@@ -63,6 +64,12 @@ export const ObjectSchema = v.variant(
   Object.values(RECIPES).map((r) => r.shape),
 );
 export type ObjectSlice = v.InferOutput<(typeof RECIPES)[RecipeName]["shape"]>;
+
+/** Addresses of the numbers of objects. */
+export const numberOfObject = numbersIn<ObjectSlice>("object");
+
+/** Sets a field of an object. */
+export const setObject = changesIn<ObjectSlice>("object");
 
 /** The names of all constructions, in teaching order. */
 export const RECIPE_NAMES = Object.keys(RECIPES) as readonly RecipeName[];

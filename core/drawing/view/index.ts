@@ -16,7 +16,15 @@ export {
 export { type CentreOfVision, centreOfVision } from "./centre-of-vision.ts";
 export { baseFrameId, requireFrame, turnedFrameId } from "./frames.ts";
 export type { Sheet } from "./sheet.ts";
-export { SheetSchema, STANDARD_SHEETS } from "./sheet.ts";
+export { numberOfSheet, SheetSchema, STANDARD_SHEETS, setSheet } from "./sheet.ts";
 export { add, cross, dot, minus, scaled, sizeOf, unit } from "./space.ts";
 export type { FrameSlice, StatedVanishingPoint, ViewSlice } from "./view-slice.ts";
-export { impossibleInView, statedVanishingPoints, ViewSchema } from "./view-slice.ts";
+export {
+  impossibleInView,
+  numberOfFrame,
+  numberOfView,
+  setFrame,
+  setView,
+  statedVanishingPoints,
+  ViewSchema,
+} from "./view-slice.ts";

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { changesOf, numbersOf } from "../../ground/base/index.ts";
 
 /** No sheet a class draws on is smaller than a playing card or larger than a wall banner. */
 const SIDE_MM = v.pipe(
@@ -32,6 +33,12 @@ export const SheetSchema = v.strictObject({
 });
 
 export type Sheet = v.InferOutput<typeof SheetSchema>;
+
+/** Addresses of the numbers of the sheet. */
+export const numberOfSheet = numbersOf<Sheet>("sheet");
+
+/** Sets a field of the sheet. */
+export const setSheet = changesOf<Sheet>("sheet");
 
 /** A4 and A3: ISO 216. Letter: ANSI/ASME Y14.1 (from memory). The squares: common practice, no published source. */
 export const STANDARD_SHEETS = [

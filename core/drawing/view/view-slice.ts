@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { changesIn, changesOf, numbersIn, numbersOf } from "../../ground/base/index.ts";
 import { callFrame } from "./call-frame.ts";
 import type { Sheet } from "./sheet.ts";
 
@@ -58,6 +59,12 @@ export const FrameSchema = v.variant("kind", [
 ]);
 export type FrameSlice = v.InferOutput<typeof FrameSchema>;
 
+/** Addresses of the numbers of frames. */
+export const numberOfFrame = numbersIn<FrameSlice>("frame");
+
+/** Sets a field of a frame. */
+export const setFrame = changesIn<FrameSlice>("frame");
+
 export const ViewSchema = v.strictObject({
   horizonFromTopMm: v.pipe(
     v.number(),
@@ -74,13 +81,25 @@ export const ViewSchema = v.strictObject({
 });
 export type ViewSlice = v.InferOutput<typeof ViewSchema>;
 
+/** Addresses of the numbers of the view. */
+export const numberOfView = numbersOf<ViewSlice>("view");
+
+/** Sets a field of the view. */
+export const setView = changesOf<ViewSlice>("view");
+
 /** Visible sameness on paper: how far a stated VP may stand off the horizon before it counts as off it. */
 const ON_HORIZON_MM = 0.05;
 /** Two vanishing points nearer than this give a picture seen from the tip of the nose. */
 const LEAST_GAP_MM = 10;
 
+/** The fields in which frames state their vanishing points. */
+export type VanishingPointField = Extract<
+  FrameSlice extends infer F ? (F extends unknown ? keyof F : never) : never,
+  `${string}anishingPoint`
+>;
+
 export interface StatedVanishingPoint {
-  readonly field: string;
+  readonly field: VanishingPointField;
   /** What teachers call it. */
   readonly name: string;
   readonly fromLeftMm: number;
@@ -92,7 +111,7 @@ export interface StatedVanishingPoint {
 /** The vanishing points a frame states, each with the name teachers give it. */
 export function statedVanishingPoints(frame: FrameSlice): readonly StatedVanishingPoint[] {
   const level = (
-    field: string,
+    field: VanishingPointField,
     name: string,
     vp: { fromLeftMm: number; fromTopMm?: number | undefined },
   ) => ({
@@ -114,7 +133,7 @@ export function statedVanishingPoints(frame: FrameSlice): readonly StatedVanishi
         ...(frame.kind === "three-point"
           ? [
               {
-                field: "heightVanishingPoint",
+                field: "heightVanishingPoint" as const,
                 name: "vanishing point of the uprights",
                 ...frame.heightVanishingPoint,
                 onHorizon: false,

@@ -1,4 +1,17 @@
-export type { Change, Json } from "./change.ts";
+export {
+  type Address,
+  type Change,
+  change,
+  changesIn,
+  changesOf,
+  type Json,
+  numbersIn,
+  numbersOf,
+  putPart,
+  type Settable,
+  type ValueAt,
+  writtenAddress,
+} from "./change.ts";
 export { formatClock, parseClock } from "./clock-text.ts";
 export type { Finding, Mend, Parsed, Severity } from "./finding.ts";
 export { assertNever, invariant } from "./invariant.ts";
@@ -7,5 +20,15 @@ export type { LengthStyle, LengthUnit } from "./length.ts";
 export { formatLength, formatSmallLength, parseLength, smallestStepMm } from "./length.ts";
 export { countOf, listOf, sentenceCase, timesOf } from "./plural.ts";
 export { requireAt } from "./require-at.ts";
+export {
+  type AnySchema,
+  bare,
+  idsAt,
+  optionsFor,
+  type ReferencePlace,
+  readable,
+  referencePlaces,
+  refersTo,
+} from "./schema-reading.ts";
 export { type Seeded, seeded, shuffled } from "./seeded.ts";
 export { whereNotKept } from "./where-not-kept.ts";

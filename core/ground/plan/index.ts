@@ -16,5 +16,5 @@ export { boundedMargin, type HandOut, HandOutSchema, USUAL_MARGIN_MM } from "./h
 export type { KitItem, KitName } from "./kit.ts";
 export { cautionsOf, KIT, USUAL_KIT } from "./kit.ts";
 export type { CountWanted, PlaceCounted, Plan } from "./plan-slice.ts";
-export { PLAN_DEFAULTS, PlanSchema } from "./plan-slice.ts";
-export { chosenIn, SCHOOLS, type School, type SchoolField } from "./schools.ts";
+export { PLAN_DEFAULTS, PlanSchema, setPlan } from "./plan-slice.ts";
+export { chooseIn, chosenIn, SCHOOLS, type School, type SchoolField } from "./schools.ts";

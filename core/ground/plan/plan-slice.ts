@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { changesOf } from "../base/index.ts";
 import { AGE_BANDS, type AgeBand } from "./age-bands.ts";
 import { ClassPaceSchema } from "./class-pace.ts";
 import { GATES, type GateName } from "./gates.ts";
@@ -84,6 +85,9 @@ export const PlanSchema = v.strictObject({
 });
 
 export type Plan = v.InferOutput<typeof PlanSchema>;
+
+/** Sets a field of a lesson's plan. */
+export const setPlan = changesOf<Plan>("plan");
 
 /** The choices a plan may leave open, with what is then meant. */
 export const PLAN_DEFAULTS = {

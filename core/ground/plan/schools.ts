@@ -1,3 +1,4 @@
+import { type Change, change, writtenAddress } from "../base/index.ts";
 import { PLAN_DEFAULTS, type Plan } from "./plan-slice.ts";
 
 /** A choice of school: what it is called and, in a line, what it changes. */
@@ -158,4 +159,9 @@ export type SchoolField = (typeof SCHOOLS)[number]["field"];
 export function chosenIn(plan: Plan, field: SchoolField): string {
   const open: Partial<Record<SchoolField, string>> = PLAN_DEFAULTS;
   return plan[field] ?? open[field] ?? "";
+}
+
+/** Takes up one of a school's choices. */
+export function chooseIn(field: SchoolField, choice: string): Change {
+  return change(writtenAddress("plan", field), choice);
 }

@@ -6,5 +6,5 @@ export { presentName } from "./former-names.ts";
 export { groupSteps } from "./group-steps.ts";
 export { lengthsIn } from "./lengths-in.ts";
 export type { Pictured, Step, StepKind, StepOverride, StepWords } from "./step.ts";
-export { STEP_KINDS, StepOverrideSchema } from "./step.ts";
+export { STEP_KINDS, StepOverrideSchema, setStep } from "./step.ts";
 export type { StepsInput, Telling } from "./steps-input.ts";

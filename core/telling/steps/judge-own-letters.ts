@@ -1,6 +1,6 @@
 import { type Finding, listOf } from "../../ground/base/index.ts";
 import { lettersSaid } from "../told/index.ts";
-import type { Step, StepOverride } from "./step.ts";
+import { type Step, type StepOverride, setStep } from "./step.ts";
 
 /** Own wordings that speak of letters which are not in the step's picture: nobody can find those places. */
 export function judgeOwnLetters(
@@ -25,7 +25,7 @@ export function judgeOwnLetters(
           : {
               mend: {
                 label: "Back to the usual words",
-                changes: [{ id: `step/${step.id}`, field: "instruction", value: null }],
+                changes: [setStep(step.id, "instruction", null)],
               },
             }),
       },

@@ -1,6 +1,6 @@
 import type { Move } from "../../drawing/drafter/index.ts";
 import type { Finding } from "../../ground/base/index.ts";
-import { stepIdOfTask, type Task } from "../tasks/index.ts";
+import { setTaskField, stepIdOfTask, type Task } from "../tasks/index.ts";
 import { findStep, type Stretch } from "./find-step.ts";
 
 /** Tasks by the index of the step they stand before; those of the last index, one past the steps, end the lesson. */
@@ -46,7 +46,7 @@ function withoutStep(task: Task): Finding {
     numbers: {},
     mend: {
       label: "Put it at the end",
-      changes: [{ id: `task/${task.id}`, field: "place", value: "last" }],
+      changes: [setTaskField(task.id, "place", "last")],
     },
   };
 }

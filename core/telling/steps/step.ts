@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import type { SlipKind } from "../../drawing/recipes/index.ts";
+import { changesIn } from "../../ground/base/index.ts";
 import type { PaperPoint, Region } from "../../ground/geometry/index.ts";
 import type { Task } from "../tasks/index.ts";
 import type { Sign, Told } from "../told/index.ts";
@@ -39,6 +40,9 @@ export const StepOverrideSchema = v.strictObject({
   cutBefore: v.optional(v.pipe(v.array(v.string()), v.maxLength(20, "a step is cut at most 20 times"))),
 });
 export type StepOverride = v.InferOutput<typeof StepOverrideSchema>;
+
+/** Sets what the educator says differently about a step, by its id. */
+export const setStep = changesIn<StepOverride>("step");
 
 /** What is said about a step. */
 export interface StepWords {

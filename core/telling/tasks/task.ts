@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { idSchema } from "../../drawing/recipes/index.ts";
+import { changesIn, refersTo } from "../../ground/base/index.ts";
 import { KIT, type KitName } from "../../ground/plan/index.ts";
 
 /** What a step without a line is for. */
@@ -24,7 +25,7 @@ const kitNames = Object.keys(KIT) as [KitName, ...KitName[]];
 
 /** A thing that a task is about: all of it, some of its faces, or every other piece of its pattern. */
 export const ConcernSchema = v.strictObject({
-  thing: v.string(),
+  thing: v.pipe(v.string(), refersTo("object")),
   /** Ids of its faces: "front", "top"; left out: all that show. */
   faces: v.optional(v.pipe(v.array(v.string()), v.minLength(1), v.maxLength(60))),
   pieces: v.optional(v.picklist(["every-other"])),
@@ -71,6 +72,9 @@ export const TaskSchema = v.strictObject({
   place: PlaceSchema,
 });
 export type Task = v.InferOutput<typeof TaskSchema>;
+
+/** Sets a field of a task, by its id. */
+export const setTaskField = changesIn<Task>("task");
 
 /** Tasks at one place follow each other as they stand in the document. */
 export const TasksSchema = v.pipe(v.array(TaskSchema), v.maxLength(100, "a lesson holds at most 100 tasks"));

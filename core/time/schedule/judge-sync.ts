@@ -1,5 +1,5 @@
 import type { Sheet } from "../../drawing/view/index.ts";
-import { type Finding, formatClock, formatLength } from "../../ground/base/index.ts";
+import { changesIn, type Finding, formatClock, formatLength } from "../../ground/base/index.ts";
 import { MM_PER, MM_PER_INCH } from "../../ground/lexicon/index.ts";
 import type { Pace } from "../../ground/plan/index.ts";
 import { lengthsIn, type Step } from "../../telling/steps/index.ts";
@@ -58,12 +58,15 @@ function judgeHearing({ heard, take }: SyncInput): Finding[] {
   });
 }
 
+/** What of a take this room knows. */
+const setTakeTimes = changesIn<Pick<SyncInput["take"], "corrections" | "edits">>("take");
+
 /** The mend that lays other words over those of the captions. */
 function captionSays(take: SyncInput["take"], h: Heard, text: string): NonNullable<Finding["mend"]> {
   const corrections = [...(take.corrections ?? []), { wordIds: [...h.wordIds], text }];
   return {
     label: `Caption: "${text}"`,
-    changes: [{ id: `take/${take.id}`, field: "corrections", value: corrections }],
+    changes: [setTakeTimes(take.id, "corrections", corrections)],
   };
 }
 
@@ -296,13 +299,7 @@ function longerHold(
   const atMs = Math.round(inside[inside.length - 1]?.sourceAt ?? 0);
   return {
     label: `Hold ${seconds(ms)}`,
-    changes: [
-      {
-        id: `take/${take.id}`,
-        field: "edits",
-        value: [...others, { kind: "hold", atMs, ms }],
-      },
-    ],
+    changes: [setTakeTimes(take.id, "edits", [...others, { kind: "hold", atMs, ms }])],
   };
 }
 

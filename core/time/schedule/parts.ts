@@ -1,5 +1,5 @@
 import { type Finding, formatClock } from "../../ground/base/index.ts";
-import { GATES, type Plan } from "../../ground/plan/index.ts";
+import { GATES, type Plan, setPlan } from "../../ground/plan/index.ts";
 import type { Step } from "../../telling/steps/index.ts";
 import type { Schedule } from "./schedule-steps.ts";
 
@@ -122,7 +122,7 @@ function moreParts(
   return {
     mend: {
       label: `Teach it in ${parts} parts`,
-      changes: [{ id: "plan", field: "parts", value: parts }],
+      changes: [setPlan("parts", parts)],
     },
   };
 }

@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { idSchema, ObjectBase } from "../object-base.ts";
+import { ObjectBase, otherObject } from "../object-base.ts";
 
 const share = (most: number) =>
   v.pipe(v.number(), v.minValue(0, "at least 0"), v.maxValue(most, `at most ${most} of the way`));
@@ -15,7 +15,7 @@ export const FacadesSchema = v.strictObject({
   ...ObjectBase,
   recipe: v.literal("facades"),
   /** The strips whose rays they are fitted to. */
-  of: idSchema,
+  of: otherObject,
   side: v.picklist(["left", "right"]),
   /** The ray below the horizon they stand on, and the one above it they reach up to, counted from the middle. */
   low: ray,

@@ -1,4 +1,4 @@
-import type { Finding } from "../../../ground/base/index.ts";
+import { changesIn, type Finding } from "../../../ground/base/index.ts";
 import type { Built } from "../../page/index.ts";
 import { paperToWorld, type Vec3, type View } from "../../view/index.ts";
 import { groundAt } from "../ground-strip.ts";
@@ -47,7 +47,7 @@ function solveFreehand(slice: FreehandSlice, { view }: { readonly view: View }):
             numbers: { aboveHorizonMm: view.horizonMm - foot.yMm },
             mend: {
               label: "Let it float",
-              changes: [{ id: `object/${slice.id}`, field: "depthSetBy", value: "free" }],
+              changes: [changesIn<FreehandSlice>("object")(slice.id, "depthSetBy", "free")],
             },
           },
         ]

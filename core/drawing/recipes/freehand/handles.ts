@@ -1,8 +1,10 @@
 import { formatLength } from "../../../ground/base/index.ts";
 import type { Built } from "../../page/index.ts";
 import type { View } from "../../view/index.ts";
-import { type OwnHandle, snapMm } from "../own-handle.ts";
+import { type OwnHandle, ownChanges, snapMm } from "../own-handle.ts";
 import type { FreehandSlice } from "./shape.ts";
+
+const set = ownChanges<FreehandSlice>();
 
 /** Its upper right corner: how wide and high the place is. */
 export function handles({ handles: place }: FreehandSlice, _built: Built, view: View): OwnHandle[] {
@@ -16,8 +18,8 @@ export function handles({ handles: place }: FreehandSlice, _built: Built, view: 
       way: "freely",
       at: { xMm: fromLeftMm + wide / 2, yMm: bottom - high },
       drag: (to) => [
-        { field: "handles.widthMm", value: Math.max(1, snapMm(2 * (to.xMm - fromLeftMm), view)) },
-        { field: "handles.heightMm", value: Math.max(1, snapMm(bottom - to.yMm, view)) },
+        set("handles.widthMm", Math.max(1, snapMm(2 * (to.xMm - fromLeftMm), view))),
+        set("handles.heightMm", Math.max(1, snapMm(bottom - to.yMm, view))),
       ],
     },
   ];

@@ -1,8 +1,10 @@
 import { formatLength } from "../../../ground/base/index.ts";
 import type { Built } from "../../page/index.ts";
 import type { View } from "../../view/index.ts";
-import { type OwnHandle, snapMm } from "../own-handle.ts";
+import { type OwnHandle, ownChanges, snapMm } from "../own-handle.ts";
 import type { HillsSlice } from "./shape.ts";
+
+const set = ownChanges<HillsSlice>();
 
 /** Every top, up and down. */
 export function handles({ topsMm }: HillsSlice, _built: Built, view: View): OwnHandle[] {
@@ -12,6 +14,6 @@ export function handles({ topsMm }: HillsSlice, _built: Built, view: View): OwnH
     reading: `${formatLength(top, view.sheet)} above the horizon`,
     way: "up-and-down",
     at: { xMm: (view.sheet.widthMm * k) / (topsMm.length - 1), yMm: view.horizonMm - top },
-    drag: (to) => [{ field: `topsMm.${k}`, value: Math.max(0, snapMm(view.horizonMm - to.yMm, view)) }],
+    drag: (to) => [set(`topsMm.${k}`, Math.max(0, snapMm(view.horizonMm - to.yMm, view)))],
   }));
 }

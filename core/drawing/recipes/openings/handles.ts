@@ -1,5 +1,6 @@
 import type { Built } from "../../page/index.ts";
 import type { View } from "../../view/index.ts";
+import type { NumberPath } from "../option.ts";
 import { handlesOnFace, type OwnHandle } from "../own-handle.ts";
 import type { OpeningsSlice } from "./shape.ts";
 
@@ -13,17 +14,17 @@ export function handles(slice: OpeningsSlice, built: Built, view: View): OwnHand
     part: string,
     called: string,
     at: number,
-    field: string,
+    field: NumberPath<OpeningsSlice>,
     between: readonly [number, number],
   ) => ({ part, called, across: at, up, slides: "across", field, between }) as const;
   const edge = (
     part: string,
     called: string,
     at: number,
-    field: string,
+    field: NumberPath<OpeningsSlice>,
     between: readonly [number, number],
   ) => ({ part, called, across, up: at, slides: "up", field, between }) as const;
-  return handlesOnFace(built, view, [
+  return handlesOnFace<OpeningsSlice>(built, view, [
     side("begin", "left end", b.from, "between.from", [0, b.to - 0.02]),
     side("end", "right end", b.to, "between.to", [b.from + 0.02, 1]),
     edge("low", "lower edge", row.from, "rows.0.from", [0, row.to - 0.02]),

@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { idSchema, ObjectBase } from "../object-base.ts";
+import { faceOfObject, ObjectBase } from "../object-base.ts";
 
 const share = v.pipe(
   v.number(),
@@ -14,14 +14,9 @@ const share = v.pipe(
 export const OpeningsSchema = v.strictObject({
   ...ObjectBase,
   recipe: v.literal("openings"),
-  on: v.strictObject({ object: idSchema, face: v.string() }),
+  on: faceOfObject,
   /** Further walls in one plane with it, such as the next houses of a row: the same guides run on over them. */
-  alsoOn: v.optional(
-    v.pipe(
-      v.array(v.strictObject({ object: idSchema, face: v.string() })),
-      v.maxLength(6, "a fan runs over at most seven walls"),
-    ),
-  ),
+  alsoOn: v.optional(v.pipe(v.array(faceOfObject), v.maxLength(6, "a fan runs over at most seven walls"))),
   /** Told as a door: its three lines and a knob; for what stands on the base line and has no panes. */
   door: v.optional(v.boolean()),
   /** Each row between two heights, as shares of the face's upright side. A row from 0 stands on the base line. */

@@ -3,8 +3,10 @@ import { sayShare } from "../../../ground/lexicon/index.ts";
 import type { Built } from "../../page/index.ts";
 import type { Block } from "../../solids/index.ts";
 import { cross, dot, seenAt, type Vec3, type View } from "../../view/index.ts";
-import { type OwnHandle, offOnPlane } from "../own-handle.ts";
+import { type OwnHandle, offOnPlane, ownChanges } from "../own-handle.ts";
 import type { OutlineSlice } from "./shape.ts";
+
+const set = ownChanges<OutlineSlice>();
 
 /** Every corner of its face, sliding over the plane of the face. */
 export function handles(slice: OutlineSlice, { block, solid }: Built, view: View): OwnHandle[] {
@@ -23,7 +25,7 @@ export function handles(slice: OutlineSlice, { block, solid }: Built, view: View
         at,
         drag: (to) => {
           const value = sharesOnFront(block, across, to, view);
-          return value ? [{ field: `corners.${k}`, value }] : [];
+          return value ? [set(`corners.${k}`, value)] : [];
         },
       },
     ];

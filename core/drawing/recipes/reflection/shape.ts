@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { idSchema, ObjectBase } from "../object-base.ts";
+import { ObjectBase, otherObject } from "../object-base.ts";
 
 /**
  * A thing mirrored in level water. The water lies `dropMm` below the ground as measured on the sheet's lower edge, and is
@@ -8,9 +8,9 @@ import { idSchema, ObjectBase } from "../object-base.ts";
 export const ReflectionSchema = v.strictObject({
   ...ObjectBase,
   recipe: v.literal("reflection"),
-  of: idSchema,
+  of: otherObject,
   /** Further things that stand by the same water: mirrored with it, along one shore. */
-  alsoOf: v.optional(v.pipe(v.array(idSchema), v.maxLength(12, "a reflection mirrors at most 13 things"))),
+  alsoOf: v.optional(v.pipe(v.array(otherObject), v.maxLength(12, "a reflection mirrors at most 13 things"))),
   /** Whether the shore line itself is drawn. */
   shore: v.optional(v.boolean()),
   handles: v.strictObject({

@@ -2,8 +2,10 @@ import { between } from "../../../ground/geometry/index.ts";
 import { sayShare } from "../../../ground/lexicon/index.ts";
 import type { Built } from "../../page/index.ts";
 import { findVanishingPoint, requireFrame, type View } from "../../view/index.ts";
-import { type OwnHandle, shareOfGuide } from "../own-handle.ts";
+import { type OwnHandle, ownChanges, shareOfGuide } from "../own-handle.ts";
 import type { RoomSlice } from "./shape.ts";
+
+const set = ownChanges<RoomSlice>();
 
 /** The back wall, held where it meets the line from the sheet's upper left corner. */
 export function handles(slice: RoomSlice, built: Built, view: View): OwnHandle[] {
@@ -20,7 +22,7 @@ export function handles(slice: RoomSlice, built: Built, view: View): OwnHandle[]
       at: between(corner, vp, back),
       drag: (to) => {
         const share = shareOfGuide(corner, "depth", slice.frame, view, to, [0.1, 0.95]);
-        return share === null ? [] : [{ field: "handles.back", value: share }];
+        return share === null ? [] : [set("handles.back", share)];
       },
     },
   ];

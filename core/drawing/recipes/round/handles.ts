@@ -6,7 +6,7 @@ import type { RoundSlice } from "./shape.ts";
 /** Its two sides, and the line from which it springs. */
 export function handles({ between: b, foot, springing }: RoundSlice, built: Built, view: View): OwnHandle[] {
   const middle = (b.from + b.to) / 2;
-  return handlesOnFace(built, view, [
+  return handlesOnFace<RoundSlice>(built, view, [
     {
       part: "begin",
       called: "left end",

@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { idSchema, ObjectBase } from "../object-base.ts";
+import { faceOfObject, ObjectBase } from "../object-base.ts";
 
 const share = v.pipe(
   v.number(),
@@ -11,7 +11,7 @@ const share = v.pipe(
 export const RoundSchema = v.strictObject({
   ...ObjectBase,
   recipe: v.literal("round"),
-  on: v.strictObject({ object: idSchema, face: v.string() }),
+  on: faceOfObject,
   shape: v.picklist(["circle", "arch"]),
   /** Its left and right side, as shares of the face's level side. */
   between: v.strictObject({ from: share, to: share }),

@@ -2,8 +2,10 @@ import { formatLength, smallestStepMm } from "../../../ground/base/index.ts";
 import { sayShare } from "../../../ground/lexicon/index.ts";
 import type { Built } from "../../page/index.ts";
 import { seenAt, type View } from "../../view/index.ts";
-import { type OwnHandle, shareOfGuide, snapMm } from "../own-handle.ts";
+import { type OwnHandle, ownChanges, shareOfGuide, snapMm } from "../own-handle.ts";
 import type { RowSlice } from "./shape.ts";
+
+const set = ownChanges<RowSlice>();
 
 /** The second one: where it stands sets the gap. */
 export function handles(slice: RowSlice, built: Built, view: View): OwnHandle[] {
@@ -20,9 +22,7 @@ export function handles(slice: RowSlice, built: Built, view: View): OwnHandle[] 
         ...second,
         reading: `${formatLength(gap.mm, view.sheet)} from the first`,
         way: "across",
-        drag: (to) => [
-          { field: "handles.gap", value: { mm: Math.max(least, snapMm(to.xMm - foot.xMm, view)) } },
-        ],
+        drag: (to) => [set("handles.gap", { mm: Math.max(least, snapMm(to.xMm - foot.xMm, view)) })],
       },
     ];
   }
@@ -33,7 +33,7 @@ export function handles(slice: RowSlice, built: Built, view: View): OwnHandle[] 
       way: "along-guide",
       drag: (to) => {
         const fraction = shareOfGuide(foot, slice.along, slice.frame, view, to, [0.02, 0.9]);
-        return fraction === null ? [] : [{ field: "handles.gap", value: { fraction } }];
+        return fraction === null ? [] : [set("handles.gap", { fraction })];
       },
     },
   ];

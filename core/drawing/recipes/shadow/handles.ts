@@ -1,8 +1,10 @@
 import { formatLength } from "../../../ground/base/index.ts";
 import type { Built } from "../../page/index.ts";
 import type { View } from "../../view/index.ts";
-import { type OwnHandle, snapMm } from "../own-handle.ts";
+import { type OwnHandle, ownChanges, snapMm } from "../own-handle.ts";
 import type { ShadowSlice } from "./shape.ts";
+
+const set = ownChanges<ShadowSlice>();
 
 /** The sun, or the point it shines at from behind us. */
 export function handles({ handles: sun }: ShadowSlice, _built: Built, view: View): OwnHandle[] {
@@ -14,8 +16,8 @@ export function handles({ handles: sun }: ShadowSlice, _built: Built, view: View
       way: "freely",
       at: { xMm: sun.sunFromLeftMm, yMm: sun.sunFromTopMm },
       drag: (to) => [
-        { field: "handles.sunFromLeftMm", value: snapMm(to.xMm, view) },
-        { field: "handles.sunFromTopMm", value: snapMm(to.yMm, view) },
+        set("handles.sunFromLeftMm", snapMm(to.xMm, view)),
+        set("handles.sunFromTopMm", snapMm(to.yMm, view)),
       ],
     },
   ];

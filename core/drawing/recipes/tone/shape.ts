@@ -1,11 +1,11 @@
 import * as v from "valibot";
-import { idSchema, ObjectBase } from "../object-base.ts";
+import { ObjectBase, otherObject } from "../object-base.ts";
 
 /** Flat tone by the way faces turn: the front pale, the receding side darker, the top left white. */
 export const ToneSchema = v.strictObject({
   ...ObjectBase,
   recipe: v.literal("tone"),
-  of: idSchema,
+  of: otherObject,
   /** The side the light comes from: that side stays paler. */
   lightFrom: v.picklist(["left", "right"]),
 });
