@@ -22,7 +22,7 @@ export default defineConfig({
     contextOptions: { reducedMotion: "reduce" },
     screenshot: "only-on-failure",
     launchOptions: {
-      executablePath: "/usr/bin/chromium",
+      executablePath: "/usr/bin/chromium-headless-shell",
       args: [
         "--no-sandbox",
         "--disable-gpu",

@@ -160,7 +160,7 @@ test("two windows on one thing: the later save is refused in words, both version
   await other.goto(`/lessons/${id}/plan`);
   await other.getByRole("radio", { name: "Fold twice" }).check();
   await saved(other);
-  await page.getByRole("radio", { name: "By eye" }).check();
+  await page.getByRole("radio", { name: "By eye" }).click();
   await expect(page.getByRole("alert")).toContainText("This lesson was changed elsewhere");
   expect((await documentOf(page, id)).plan.centre).toBe("fold");
   await page.getByRole("link", { name: "Log" }).click();
