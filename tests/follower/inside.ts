@@ -23,25 +23,30 @@ export function insideOf(ink: readonly Segment[], sheet: { wide: number; high: n
     }
   }
   let [largest, size, next] = [0, 0, 2];
+  // Filled row by row: of each stretch of a row that is open, what lies open above and below it is open too.
+  const open = new Int32Array(cells.length);
   for (let seed = 0; seed < cells.length; seed++) {
     if (cells[seed] !== 0) continue;
-    let n = 0;
-    const open = [seed];
-    cells[seed] = next;
-    for (let at = open.pop(); at !== undefined; at = open.pop()) {
-      n++;
-      const x = at % wide;
-      if (x > 0 && cells[at - 1] === 0) open.push(mark(at - 1));
-      if (x < wide - 1 && cells[at + 1] === 0) open.push(mark(at + 1));
-      if (at >= wide && cells[at - wide] === 0) open.push(mark(at - wide));
-      if (at + wide < cells.length && cells[at + wide] === 0) open.push(mark(at + wide));
+    let [n, top] = [0, 0];
+    open[top++] = seed;
+    while (top > 0) {
+      const at = open[--top] ?? 0;
+      if (cells[at] !== 0) continue;
+      const row = at - (at % wide);
+      let [from, to] = [at, at];
+      while (from > row && cells[from - 1] === 0) from--;
+      while (to < row + wide - 1 && cells[to + 1] === 0) to++;
+      cells.fill(next, from, to + 1);
+      n += to + 1 - from;
+      for (const off of [-wide, wide])
+        for (let i = from + off; i <= to + off; i++) {
+          if (i < 0 || i >= cells.length || cells[i] !== 0) continue;
+          open[top++] = i;
+          while (i < to + off && cells[i + 1] === 0) i++;
+        }
     }
     if (n > size) [largest, size] = [next, n];
     next++;
-  }
-  function mark(at: number): number {
-    cells[at] = next;
-    return at;
   }
   return (p) => {
     const at = cellOf(p);

@@ -37,12 +37,12 @@ describe("steps", () => {
         const before = step.cuts[n % step.cuts.length] ?? 0;
         const changes = cutStep(two, computed.moves, step, before);
         expect(changes).not.toBeNull();
-        const cut = computeLesson(applied(two, changes ?? []));
+        const cut = computeLesson(applied(two, changes ?? []), computed);
         expect(cut.steps.length).toBe(computed.steps.length + 1);
         const second = cut.steps.find((s) => s.firstMove === before);
         expect(second).toBeDefined();
         const back = second && joinStep(cut.lesson, cut.steps, cut.moves, second);
-        const joined = computeLesson(applied(cut.lesson, back ?? []));
+        const joined = computeLesson(applied(cut.lesson, back ?? []), cut);
         expect(joined.steps.map((s) => [s.id, s.firstMove, s.lastMove])).toEqual(
           computed.steps.map((s) => [s.id, s.firstMove, s.lastMove]),
         );
@@ -54,7 +54,10 @@ describe("steps", () => {
   test("two steps told together part again at the place where they met", () => {
     const computed = computeLesson(two);
     for (const step of computed.steps.slice(1)) {
-      const together = computeLesson(applied(two, joinStep(two, computed.steps, computed.moves, step) ?? []));
+      const together = computeLesson(
+        applied(two, joinStep(two, computed.steps, computed.moves, step) ?? []),
+        computed,
+      );
       expect(together.steps.length).toBe(computed.steps.length - 1);
       const whole = together.steps.find((s) => s.firstMove < step.firstMove && s.lastMove >= step.firstMove);
       const parted = whole && cutStep(together.lesson, together.moves, whole, step.firstMove);

@@ -17,14 +17,14 @@ import {
   parseLessonText,
   serialiseLesson,
 } from "#core/document/lesson";
-import { computeLesson } from "#core/document/pipeline";
+import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
 import type { Change } from "#core/ground/base";
 import { changeAt } from "../change-at.ts";
 import { anyLesson } from "./lesson-arbitraries.ts";
 
 /** Any one gesture a teacher can make on a lesson. */
-function gesture(lesson: Lesson, pick: number, x: number, y: number): Change[] {
-  const { view, program, steps } = computeLesson(lesson);
+function gesture(computed: ComputedLesson, pick: number, x: number, y: number): Change[] {
+  const { lesson, view, program, steps } = computed;
   const object = lesson.objects[pick % Math.max(1, lesson.objects.length)];
   const to = { xMm: x, yMm: y };
   const measure = paperMeasures(lesson)[pick % 4];
@@ -80,9 +80,11 @@ describe("changes", () => {
         ),
         (start, gestures) => {
           let lesson = start;
+          let computed = computeLesson(lesson);
           const undo: { inverse: readonly Change[]; before: Lesson }[] = [];
           for (const [pick, x, y] of gestures) {
-            const changed = applyChanges(lesson, gesture(lesson, pick, x, y));
+            computed = computeLesson(lesson, computed);
+            const changed = applyChanges(lesson, gesture(computed, pick, x, y));
             if (!changed.ok) continue;
             applied++;
             undo.push({ inverse: changed.value.inverse, before: lesson });
@@ -113,7 +115,7 @@ describe("changes", () => {
           let lesson = start;
           let computed = computeLesson(lesson);
           for (const [pick, x, y] of gestures) {
-            const changed = applyChanges(lesson, gesture(lesson, pick, x, y));
+            const changed = applyChanges(lesson, gesture(computed, pick, x, y));
             if (!changed.ok) continue;
             lesson = changed.value.lesson;
             computed = computeLesson(lesson, computed);

@@ -1,18 +1,19 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { type ComputedLesson, computeLesson } from "#core/document/pipeline";
+import { computeLesson } from "#core/document/pipeline";
 import { solveScene } from "#core/drawing/program";
 import { worldToPaper } from "#core/drawing/view";
 import { angleBetweenRad, distanceMm, findPaperPoint } from "#core/ground/geometry";
 import { holds } from "../holds.ts";
 import { anyLesson } from "./lesson-arbitraries.ts";
-import { neverNaN } from "./never-nan.ts";
+import { drawnWithoutNaN, neverNaN } from "./never-nan.ts";
+import { type Ruled, ruled } from "./ruled.ts";
 import { throughThree } from "./through-three.ts";
 
 const SURE_RAD = (0.01 * Math.PI) / 180;
 
 /** Corners found by ruler with the flattest angle at which their lines meet on the way, and where the camera puts them. */
-function cornersOf(computed: ComputedLesson) {
+function cornersOf(computed: Ruled) {
   const angles = flattestAngles(computed);
   const scene = solveScene(computed.lesson.objects, computed.view);
   return computed.lesson.objects.flatMap((object) => {
@@ -35,7 +36,7 @@ function cornersOf(computed: ComputedLesson) {
 }
 
 /** For each point, the flattest crossing among all it depends on: an error there is carried along. */
-function flattestAngles(computed: ComputedLesson): Map<string, number> {
+function flattestAngles(computed: Ruled): Map<string, number> {
   const flattest = new Map<string, number>();
   const of = (ids: readonly string[]) =>
     Math.min(Math.PI / 2, ...ids.map((id) => flattest.get(id) ?? Math.PI / 2));
@@ -60,11 +61,13 @@ function flattestAngles(computed: ComputedLesson): Map<string, number> {
 }
 
 test("every corner a ruler finds is where the camera and three.js see it, and what is not found is reported", () => {
-  let compared = 0;
+  let [compared, lessons] = [0, 0];
   fc.assert(
     fc.property(anyLesson(3, ["one-point", "two-point"]), (lesson) => {
-      const computed = computeLesson(lesson);
-      neverNaN(computed);
+      const computed = ruled(lesson);
+      drawnWithoutNaN(computed);
+      // Words and times of some: they take as long as all the rest, and come of the same numbers.
+      if (lessons++ % 4 === 0) neverNaN(computeLesson(lesson));
       const { evaluation, moves, view } = computed;
       const missing = moves.flatMap((m) => m.points).filter((p) => !evaluation.points.has(p.id));
       if (missing.length > 0) expect(evaluation.findings.length).toBeGreaterThan(0);

@@ -21,20 +21,37 @@ export function coveredCorners(
   rankOf: (depthGroup: string) => number,
   view: View,
 ): readonly string[] {
+  const corners = Object.entries(thing.solid.corners).flatMap(([name, at]) => {
+    const on = at[2] > 0 ? findPaperPoint(worldToPaper(view.camera, at)) : null;
+    return on ? [{ name, on, depth: at[2], covered: false }] : [];
+  });
+  const around = {
+    minX: Math.min(...corners.map(({ on }) => on.xMm)),
+    maxX: Math.max(...corners.map(({ on }) => on.xMm)),
+    minY: Math.min(...corners.map(({ on }) => on.yMm)),
+    maxY: Math.max(...corners.map(({ on }) => on.yMm)),
+  };
   const own = rankOf(thing.depthGroup);
-  const inFront = before.flatMap(({ depthGroup, faces }) => {
+  for (const { depthGroup, faces } of before) {
     const sameGroup = depthGroup === thing.depthGroup;
-    if (rankOf(depthGroup) > own || (depthGroup === MIRROR_GROUP && !sameGroup)) return [];
-    return faces.map((face) => ({ face, sameGroup }));
-  });
-  return Object.entries(thing.solid.corners).flatMap(([name, at]) => {
-    const p = at[2] > 0 ? findPaperPoint(worldToPaper(view.camera, at)) : null;
-    if (!p) return [];
-    const covered = inFront.some(({ face: { box, region, plane }, sameGroup }) => {
-      if (p.xMm < box.minX || p.xMm > box.maxX || p.yMm < box.minY || p.yMm > box.maxY) return false;
-      const nearer = plane.across * p.xMm + plane.down * p.yMm + plane.at0 > (1 + BEHIND_BY) / at[2];
-      return (!sameGroup || nearer) && regionContains(region, p);
-    });
-    return covered ? [name] : [];
-  });
+    if (rankOf(depthGroup) > own || (depthGroup === MIRROR_GROUP && !sameGroup)) continue;
+    for (const { box, region, plane } of faces) {
+      // Among a thousand things most lie elsewhere on the sheet.
+      if (
+        box.minX > around.maxX ||
+        box.maxX < around.minX ||
+        box.minY > around.maxY ||
+        box.maxY < around.minY
+      )
+        continue;
+      for (const corner of corners) {
+        const { on, depth } = corner;
+        if (corner.covered || on.xMm < box.minX || on.xMm > box.maxX) continue;
+        if (on.yMm < box.minY || on.yMm > box.maxY) continue;
+        const nearer = plane.across * on.xMm + plane.down * on.yMm + plane.at0 > (1 + BEHIND_BY) / depth;
+        corner.covered = (!sameGroup || nearer) && regionContains(region, on);
+      }
+    }
+  }
+  return corners.flatMap(({ name, covered }) => (covered ? [name] : []));
 }

@@ -49,16 +49,21 @@ export function boundsOf(spots: readonly Spot[], pad = 0): Box {
 
 /** The stretch of a segment inside a box as shares of it; null when it passes by. Liang and Barsky, 1984. */
 export function spanInside(a: Spot, b: Spot, box: Box): readonly [number, number] | null {
-  let [from, to] = [0, 1];
-  for (const [p, d, lo, hi] of [
-    [a.x, b.x - a.x, box.x, box.x + box.width],
-    [a.y, b.y - a.y, box.y, box.y + box.height],
-  ] as const) {
-    if (d === 0) {
-      if (p < lo || p > hi) return null;
-      continue;
-    }
-    const [s, t] = [(lo - p) / d, (hi - p) / d];
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  let from = 0;
+  let to = 1;
+  if (dx === 0) {
+    if (a.x < box.x || a.x > box.x + box.width) return null;
+  } else {
+    const [s, t] = [(box.x - a.x) / dx, (box.x + box.width - a.x) / dx];
+    from = Math.max(from, Math.min(s, t));
+    to = Math.min(to, Math.max(s, t));
+    if (from >= to) return null;
+  }
+  if (dy === 0) {
+    if (a.y < box.y || a.y > box.y + box.height) return null;
+  } else {
+    const [s, t] = [(box.y - a.y) / dy, (box.y + box.height - a.y) / dy];
     from = Math.max(from, Math.min(s, t));
     to = Math.min(to, Math.max(s, t));
     if (from >= to) return null;

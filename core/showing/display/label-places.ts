@@ -104,8 +104,8 @@ export function placeLabels(labels: readonly Label[], obstacles: Obstacles): Pla
 }
 
 interface Costs {
-  /** What it costs to write in a box, whoever else has been placed. */
-  readonly of: (box: Box) => number;
+  /** What it costs to write in a box, whoever else has been placed; no further than to `most`, which is too much. */
+  readonly of: (box: Box, most?: number) => number;
   readonly area: Box;
 }
 
@@ -120,7 +120,7 @@ function costsOf({ lines, points, area, air }: Obstacles): Costs {
   });
   return {
     area,
-    of: (box) => {
+    of: (box, most = Number.POSITIVE_INFINITY) => {
       const airy = {
         x: box.x - air,
         y: box.y - air,
@@ -135,6 +135,7 @@ function costsOf({ lines, points, area, air }: Obstacles): Costs {
       for (const i of onLines?.search(x0, y0, x1, y1) ?? []) {
         const line = lines[i];
         if (line && spanInside(line.a, line.b, airy)) cost += line.weight;
+        if (cost >= most) return cost;
       }
       return cost;
     },
@@ -166,8 +167,9 @@ function best(label: Label, others: readonly Box[], costs: Costs): Choice {
     if (extra >= chosen.cost) return;
     const box = boxAround(at, label);
     let cost = extra;
-    for (const other of others) if (overlap(wholeOf(box, label), other)) cost += OVER_LABEL;
-    if (cost < chosen.cost) cost += costs.of(box);
+    const whole = wholeOf(box, label);
+    for (const other of others) if (overlap(whole, other)) cost += OVER_LABEL;
+    if (cost < chosen.cost) cost += costs.of(box, chosen.cost - cost);
     if (cost < chosen.cost - 1e-9) chosen = { box, cost, isFar };
   };
   for (const { at, cost } of label.spots) consider(at, cost, false);
@@ -200,8 +202,9 @@ function allOver(area: Box, { width, height, anchor }: Label): Spot[] {
 
 /** A label's box with what reaches out of it. */
 function wholeOf(box: Box, label: Label | undefined): Box {
-  const [up, down] = label?.over ?? [0, 0];
-  return { ...box, y: box.y - up, height: box.height + up + down };
+  if (!label?.over) return box;
+  const [up, down] = label.over;
+  return { x: box.x, y: box.y - up, width: box.width, height: box.height + up + down };
 }
 
 function boxAround({ x, y }: Spot, { width, height }: Label): Box {

@@ -40,10 +40,8 @@ export function stageFor(help: HelpGiven, phase: string, sameness: string): Stag
  * which letters. A mirror image is the same.
  */
 export function samenessOf(told: readonly Told[]): string {
-  const single = told.flatMap(lineByLine);
-  const [plain, mirrored] = [false, true].map((mirror) =>
-    single.map((t) => likeness(t, mirror)).join("; "),
-  ) as [string, string];
+  const plain = told.flatMap(lineByLine).map(likeness).join("; ");
+  const mirrored = plain.replace(/\b(left|right)\b/g, (side) => (side === "left" ? "right" : "left"));
   return plain < mirrored ? plain : mirrored;
 }
 
@@ -53,9 +51,9 @@ function lineByLine(told: Told): Told[] {
   return Array.from({ length: n }, (_, i) => partOfAct(told, i, i + 1) ?? told);
 }
 
-function likeness({ act, bearers = [] }: Told, mirror: boolean): string {
+function likeness({ act, bearers = [] }: Told): string {
   const corners = new Map(bearers.map(([name, id]) => [name, id.slice(id.indexOf("/") + 1)]));
-  const text = JSON.stringify(act, (key, value) => {
+  return JSON.stringify(act, (key, value) => {
     // Neither by how much nor what stands in the way makes it another thing to do.
     if (key === "marks" || key === "exactMm" || key === "about" || key === "over" || key === "below")
       return undefined;
@@ -63,8 +61,6 @@ function likeness({ act, bearers = [] }: Told, mirror: boolean): string {
     if (value.k === "letter") return corners.get(`${value.letter}${value.nth ?? ""}`) ?? "place";
     return value.do === "erase" ? { do: "erase", what: value.what } : value;
   });
-  if (!mirror) return text;
-  return text.replace(/\b(left|right)\b/g, (side) => (side === "left" ? "right" : "left"));
 }
 
 /** The words of a step at a stage, act by act, and what is answered where it asks. */

@@ -14,12 +14,22 @@ export interface SaidAct {
 }
 
 export function sayActs(told: readonly Told[], manner: Manner): SaidAct[] {
+  return actsSaid(told, (t) => said(t, manner));
+}
+
+/** The sentences of an act and how many words they are. */
+type Said = Pick<SaidAct, "sentences" | "words">;
+
+function said(told: Told, manner: Manner): Said {
+  const sentences = sayTold(told, manner);
+  return { sentences, words: sentences.reduce((sum, s) => sum + countSaid(s), 0) };
+}
+
+function actsSaid(told: readonly Told[], say: (told: Told) => Said): SaidAct[] {
   return told.map((t, i) => {
-    const sentences = sayTold(t, manner);
     return {
       told: t,
-      sentences,
-      words: sentences.reduce((sum, s) => sum + countSaid(s), 0),
+      ...say(t),
       lines: linesOf(t),
       // Rubbing out ends an action; it is none of its own.
       goesOn: startsAtMark(told[i - 1], t) || t.act.do === "erase",
@@ -59,9 +69,16 @@ function startsAtMark(before: Told | undefined, { act }: Told): boolean {
  * be. An act that is too much for one step, by itself or with the marks made for it, is cut in two.
  */
 export function packActs(told: readonly Told[], manner: Manner, most: Ceilings): SaidAct[][] {
-  let acts = told.flatMap((t) => fitting(t, manner, most));
+  // An act is said to see whether it fits, and again each time others are halved: once is enough.
+  const known = new Map<Told, Said>();
+  const say = (t: Told): Said => {
+    const before = known.get(t) ?? said(t, manner);
+    known.set(t, before);
+    return before;
+  };
+  let acts = told.flatMap((t) => fitting(t, say, most));
   for (;;) {
-    const parts = packed(sayActs(acts, manner), most);
+    const parts = packed(actsSaid(acts, say), most);
     // Marks that are made for a family of lines may be too much with it, and not with its first half.
     const parted = parts.findIndex((p, i) => i + 1 < parts.length && isForTheNext(p[p.length - 1]?.told));
     // Rubbing out goes with the last of its lines, at most with a half of them.
@@ -138,11 +155,11 @@ function holds(part: readonly SaidAct[], most: Ceilings): boolean {
 }
 
 /** The act whole, or cut until each part is no more than a step can hold. */
-function fitting(told: Told, manner: Manner, most: Ceilings): Told[] {
-  const words = sayTold(told, manner).reduce((sum, s) => sum + countSaid(s), 0);
+function fitting(told: Told, say: (told: Told) => Said, most: Ceilings): Told[] {
+  const { words } = say(told);
   if (words <= most.words && linesOf(told) <= FAMILY_LINES) return [told];
   const halves = halved(told);
-  return halves ? halves.flatMap((half) => fitting(half, manner, most)) : [told];
+  return halves ? halves.flatMap((half) => fitting(half, say, most)) : [told];
 }
 
 /** An act of many in two of about half each; null where it is one thing. */
