@@ -1,3 +1,4 @@
+import { expose } from "comlink";
 import { canEncodeAudio, canEncodeVideo } from "mediabunny";
 import { findCurrentTake, type Lesson } from "#core/document/lesson";
 import { type ComputedLesson, computeLesson, overlaySourceOf } from "#core/document/pipeline";
@@ -36,36 +37,27 @@ export interface FilmOrder {
   readonly everyFrame: boolean;
 }
 
-export type FilmRequest =
-  | {
-      readonly kind: "make";
-      readonly lesson: Lesson;
-      readonly order: FilmOrder;
-      /** Address of the recording; null: the sheet itself is filmed. */
-      readonly recording: string | null;
-      /** The file's name in the browser's store, where it is written unless the teacher chose a place. */
-      readonly name: string;
-      readonly place: FileSystemFileHandle | null;
-    }
-  | {
-      readonly kind: "look";
-      readonly lesson: Lesson;
-      readonly order: FilmOrder;
-      readonly recording: string | null;
-    }
-  | { readonly kind: "cancel" };
+/** A film to be made. */
+export interface FilmJob {
+  readonly lesson: Lesson;
+  readonly order: FilmOrder;
+  /** Address of the recording; null: the sheet itself is filmed. */
+  readonly recording: string | null;
+  /** The file's name in the browser's store, where it is written unless the teacher chose a place. */
+  readonly name: string;
+  readonly place: FileSystemFileHandle | null;
+}
 
-export type FilmAnswer =
-  /** What can be had, before it is begun. */
-  | {
-      readonly kind: "offer";
-      readonly ok: boolean;
-      readonly says: string | null;
-      readonly nearest: FilmWish["kind"] | null;
-      readonly plan: FilmPlan | null;
-      readonly ending: string;
-    }
-  | { readonly kind: "progress"; readonly share: number }
+/** What can be had, before it is begun. */
+export interface FilmOffer {
+  readonly ok: boolean;
+  readonly says: string | null;
+  readonly nearest: FilmWish["kind"] | null;
+  readonly plan: FilmPlan | null;
+  readonly ending: string;
+}
+
+export type MadeFilm =
   | { readonly kind: "done"; readonly stored: string | null; readonly says: string }
   | { readonly kind: "cancelled" }
   | { readonly kind: "failed"; readonly says: string };
@@ -77,64 +69,65 @@ const NOT_SAFE =
   "This page came over a plain connection, and browsers let only pages from this computer itself or over https make films. Open it there, or use the command line.";
 
 let cancelled = false;
-const answer = (data: FilmAnswer) => self.postMessage(data);
 
-self.onmessage = ({ data }: MessageEvent<FilmRequest>) => {
-  if (data.kind === "cancel") cancelled = true;
-  else if (data.kind === "look") void look(data.lesson, data.order, data.recording);
-  else void make(data);
+const api = {
+  look,
+  make,
+  /** Ends the film that is being made, at the next picture. */
+  cancel(): void {
+    cancelled = true;
+  },
 };
+export type FilmApi = typeof api;
+
+expose(api);
 
 /** Says what would be made, and what of it this browser cannot. */
-async function look(lesson: Lesson, order: FilmOrder, address: string | null): Promise<void> {
+async function look(lesson: Lesson, order: FilmOrder, address: string | null): Promise<FilmOffer> {
   let recording: Recording | null = null;
   try {
     if (!self.isSecureContext) throw new FilmTrouble(NOT_SAFE);
     recording = await open(lesson, order, address);
     const planned = planFilm(computeLesson(lesson), order.wish, factsOf(lesson, address, recording));
-    if (!planned.ok)
-      return answer({
-        kind: "offer",
-        ok: false,
-        says: planned.finding.message,
-        nearest: null,
-        plan: null,
-        ending: "",
-      });
+    if (!planned.ok) return noOffer(planned.finding.message);
     const { plan } = planned;
     const offer = offerFilm(order.wish.kind, order.container, await abilities(plan));
-    answer({
-      kind: "offer",
+    return {
       ok: offer.ok,
       says: offer.says,
       nearest: offer.ok ? null : offer.nearest,
       plan,
       ending: endingOf(order.wish.kind, offer.ok ? (offer.form?.container ?? null) : null),
-    });
+    };
   } catch (error) {
-    answer({ kind: "offer", ok: false, says: inWords(error), nearest: null, plan: null, ending: "" });
+    return noOffer(inWords(error));
   } finally {
     recording?.close();
   }
 }
 
-async function make(request: Extract<FilmRequest, { kind: "make" }>): Promise<void> {
-  const { lesson, order } = request;
+function noOffer(says: string): FilmOffer {
+  return { ok: false, says, nearest: null, plan: null, ending: "" };
+}
+
+/** Makes a film and writes it where it belongs; of one that ends early nothing is left. Progress from 0 to 1. */
+async function make(job: FilmJob, onProgress: (share: number) => void): Promise<MadeFilm> {
+  const { lesson, order } = job;
   let recording: Recording | null = null;
   let file: MadeFile | null = null;
   try {
     const computed = computeLesson(lesson);
-    recording = await open(lesson, order, request.recording);
-    const planned = planFilm(computed, order.wish, factsOf(lesson, request.recording, recording));
+    recording = await open(lesson, order, job.recording);
+    const planned = planFilm(computed, order.wish, factsOf(lesson, job.recording, recording));
     if (!planned.ok) throw new FilmTrouble(planned.finding.message);
-    file = request.place ? await fileOnDisk(request.place) : await fileInStore(request.name);
-    const says = await write(computed, planned.plan, order, recording, file);
+    file = job.place ? await fileOnDisk(job.place) : await fileInStore(job.name);
+    const says = await write(computed, planned.plan, order, recording, file, watching(onProgress));
     const stored = await file.keep();
     file = null;
-    answer({ kind: "done", stored, says });
+    return { kind: "done", stored, says };
   } catch (error) {
     await file?.drop().catch(() => undefined);
-    answer(error instanceof Cancelled ? { kind: "cancelled" } : { kind: "failed", says: inWords(error) });
+    return error instanceof Cancelled ? { kind: "cancelled" } : { kind: "failed", says: inWords(error) };
   } finally {
     recording?.close();
   }
@@ -164,13 +157,13 @@ async function write(
   order: FilmOrder,
   recording: Recording | null,
   file: MadeFile,
+  watch: Watch,
 ): Promise<string> {
   const { picture, frames, rate, wish } = plan;
   const { lesson } = computed;
   const typeface = await loadTypeface();
   const palette = overlayPalette(findCurrentTake(lesson)?.tones);
   const overlay = overlayOf(overlaySourceOf(computed, !plan.overRecording), picture, wish.clock);
-  const watch = watching();
   const size = `${picture.widthPx} × ${picture.heightPx}`;
   const runs = () => filmRuns(overlay, frames, rate);
   switch (wish.kind) {
@@ -253,13 +246,13 @@ function endingOf(kind: FilmWish["kind"], container: string | null): string {
 }
 
 /** Tells how far it is, a few times a second, and stops where the teacher wants it to. */
-function watching(): Watch {
+function watching(onProgress: (share: number) => void): Watch {
   let told = 0;
   return async (share) => {
     const now = performance.now();
     if (now - told > 200) {
       told = now;
-      answer({ kind: "progress", share });
+      onProgress(share);
       // A turn of its own, so that a wish to stop is heard.
       await new Promise((resolve) => setTimeout(resolve, 0));
     }

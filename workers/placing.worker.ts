@@ -1,37 +1,30 @@
+import { expose } from "comlink";
 import { type Cue, type Heard, tokensOf } from "#core/time/narration";
 import { makePlacer, type PlacedStep, type Placer, type TellableStep } from "#core/time/placing";
 
-/** What is told and what is said; then, again and again, the words at which steps are pinned. */
-export type PlacingRequest =
-  | {
-      readonly kind: "speech";
-      readonly steps: readonly TellableStep[];
-      readonly cues: readonly Cue[];
-      readonly heard: readonly Heard[];
-    }
-  | {
-      readonly kind: "place";
-      readonly asked: number;
-      readonly pinned: ReadonlyMap<string, string>;
-      /** Whether to say, too, which step to pin next: a pin does not wait for that. */
-      readonly next: boolean;
-    };
 /** Where steps begin, and which to pin next. */
 export interface Placed {
   readonly places: readonly PlacedStep[];
   readonly settles: string | null;
 }
-export type PlacingAnswer = Placed & { readonly asked: number };
 
 let placer: Placer | null = null;
-self.onmessage = ({ data }: MessageEvent<PlacingRequest>) => {
-  if (data.kind === "speech") placer = makePlacer(data.steps, tokensOf(data.cues), data.heard);
-  else if (placer) {
-    const { places, settles } = placer(data.pinned);
-    self.postMessage({
-      asked: data.asked,
-      places,
-      settles: data.next ? settles() : null,
-    } satisfies PlacingAnswer);
-  }
+
+const api = {
+  /** What is told in the lesson and what is said in its take: everything asked later is about these. */
+  hear(steps: readonly TellableStep[], cues: readonly Cue[], heard: readonly Heard[]): void {
+    placer = makePlacer(steps, tokensOf(cues), heard);
+  },
+  /**
+   * Where steps begin, given the words at which some are pinned; null before anything was heard. Only with `next` it says,
+   * too, which step to pin next: a pin does not wait for that.
+   */
+  place(pinned: ReadonlyMap<string, string>, next: boolean): Placed | null {
+    if (!placer) return null;
+    const { places, settles } = placer(pinned);
+    return { places, settles: next ? settles() : null };
+  },
 };
+export type PlacingApi = typeof api;
+
+expose(api);

@@ -1,3 +1,4 @@
+import { expose } from "comlink";
 import { type VideoSample, VideoSampleSink } from "mediabunny";
 import type { CornersPx } from "#core/ground/geometry";
 import type { Tones } from "#core/showing/overlay";
@@ -13,6 +14,7 @@ import {
   sheetWatcher,
   tonesOf,
 } from "#core/sight/still";
+import type { DecodedPicture } from "./decoded-picture.ts";
 import { FilmTrouble } from "./film/film-trouble.ts";
 import { bytesOfPlanes, layoutOf } from "./film/planes.ts";
 import { openRecording } from "./film/recording.ts";
@@ -21,40 +23,22 @@ interface SheetMm {
   readonly widthMm: number;
   readonly heightMm: number;
 }
-export type SheetRequest =
-  | {
-      readonly kind: "find";
-      readonly rgba: Uint8ClampedArray;
-      readonly widthPx: number;
-      readonly heightPx: number;
-      readonly sheet: SheetMm;
-      /** Where it is thought to lie, where somebody has said so. */
-      readonly near: CornersPx | null;
-    }
-  /** Only what paper and table look like: the corners are where somebody has put them. */
-  | {
-      readonly kind: "tones";
-      readonly rgba: Uint8ClampedArray;
-      readonly widthPx: number;
-      readonly heightPx: number;
-      readonly corners: CornersPx;
-    }
-  | {
-      readonly kind: "follow";
-      readonly address: string;
-      readonly called: string;
-      readonly durationMs: number;
-      readonly sheet: SheetMm;
-    }
-  | { readonly kind: "cancel" };
 
-export type SheetAnswer =
+/** Where the sheet was found, or why it was not. */
+export type FoundSheet =
   | { readonly kind: "found"; readonly corners: CornersPx; readonly tones: Tones }
-  | { readonly kind: "tones"; readonly tones: Tones | null }
-  | { readonly kind: "not-found"; readonly says: string }
-  | { readonly kind: "progress"; readonly share: number }
+  | NotFound;
+
+/** How the sheet lies over the recording. */
+export type FollowedSheet =
   | { readonly kind: "followed"; readonly course: SheetCourse; readonly tones: Tones | null }
+  | NotFound
   | { readonly kind: "cancelled" };
+
+export interface NotFound {
+  readonly kind: "not-found";
+  readonly says: string;
+}
 
 /** A look every so often: a quarter turn takes a second or more, so that between two looks it is clear which edge is up. */
 const LOOK_MS = 160;
@@ -66,55 +50,74 @@ const SAME_SHARE = 0.0025;
 /** How far from a place somebody chose its sides are looked for, as a share of the picture's width. */
 const CHOSEN_SHARE = 0.02;
 
-const answer = (data: SheetAnswer) => self.postMessage(data);
 let cancelled = false;
 
-self.onmessage = ({ data }: MessageEvent<SheetRequest>) => {
-  if (data.kind === "cancel") cancelled = true;
-  else if (data.kind === "tones")
-    answer({ kind: "tones", tones: tonesOf(data.rgba, data.widthPx, data.heightPx, data.corners) });
-  else
-    void (data.kind === "find" ? find(data) : follow(data)).catch((error: unknown) =>
-      answer({
-        kind: "not-found",
-        says:
-          error instanceof FilmTrouble
-            ? error.message
-            : `The sheet cannot be looked for: ${error instanceof Error ? error.message : error}`,
-      }),
-    );
+const api = {
+  /** Looks for the sheet in a picture; near a place where somebody has said it lies. */
+  find: (picture: DecodedPicture, sheet: SheetMm, near: CornersPx | null): Promise<FoundSheet> =>
+    inWords(find(picture, sheet, near)),
+  /** What paper and table look like: the corners are where somebody has put them. */
+  tones: ({ rgba, widthPx, heightPx }: DecodedPicture, corners: CornersPx): Tones | null =>
+    tonesOf(rgba, widthPx, heightPx, corners),
+  /** Follows the sheet through a recording. Progress from 0 to 1. */
+  follow: (
+    recording: SheetRecording,
+    sheet: SheetMm,
+    onProgress: (share: number) => void,
+  ): Promise<FollowedSheet> => inWords(follow(recording, sheet, onProgress)),
+  /** Ends what is followed, at the next picture. */
+  cancel(): void {
+    cancelled = true;
+  },
 };
+export type SheetApi = typeof api;
+
+expose(api);
+
+/** A recording to look through. */
+export interface SheetRecording {
+  readonly address: string;
+  readonly called: string;
+  readonly durationMs: number;
+}
+
+/** What was seen, or in words why nothing could be. */
+async function inWords<T>(seeing: Promise<T>): Promise<T | NotFound> {
+  try {
+    return await seeing;
+  } catch (error) {
+    if (error instanceof FilmTrouble) return { kind: "not-found", says: error.message };
+    const why = error instanceof Error ? error.message : error;
+    return { kind: "not-found", says: `The sheet cannot be looked for: ${why}` };
+  }
+}
 
 /** What guesses, with the vision library it needs: loaded when it is first asked for. */
 async function loadGuess(): Promise<GuessSheet> {
   return (await import("./sheet/guess-sheet.ts")).guessSheet;
 }
 
-async function find({
-  rgba,
-  widthPx,
-  heightPx,
-  sheet,
-  near,
-}: Extract<SheetRequest, { kind: "find" }>): Promise<void> {
+async function find(
+  { rgba, widthPx, heightPx }: DecodedPicture,
+  sheet: SheetMm,
+  near: CornersPx | null,
+): Promise<FoundSheet> {
   const picture = grayOf(rgba, widthPx, heightPx);
   const chosen = near && findSides(picture, near, widthPx * CHOSEN_SHARE);
   const corners = chosen?.corners ?? findSheet(picture, await loadGuess(), sheet);
   const tones = corners && tonesOf(rgba, widthPx, heightPx, corners);
-  if (corners && tones) answer({ kind: "found", corners: rounded(corners, 1), tones });
-  else
-    answer({
-      kind: "not-found",
-      says: "No sheet is seen here with all four sides in the picture. Choose a moment without hands over it, or drag the corners near and try again.",
-    });
+  if (corners && tones) return { kind: "found", corners: rounded(corners, 1), tones };
+  return {
+    kind: "not-found",
+    says: "No sheet is seen here with all four sides in the picture. Choose a moment without hands over it, or drag the corners near and try again.",
+  };
 }
 
-async function follow({
-  address,
-  called,
-  durationMs,
-  sheet,
-}: Extract<SheetRequest, { kind: "follow" }>): Promise<void> {
+async function follow(
+  { address, called, durationMs }: SheetRecording,
+  sheet: SheetMm,
+  onProgress: (share: number) => void,
+): Promise<FollowedSheet> {
   cancelled = false;
   const recording = await openRecording(address, called);
   try {
@@ -145,25 +148,26 @@ async function follow({
       const now = performance.now();
       if (now - told > 200) {
         told = now;
-        answer({ kind: "progress", share: atMs / durationMs });
+        onProgress(atMs / durationMs);
+        // A turn of its own, so that a wish to stop is heard.
         await new Promise((resolve) => setTimeout(resolve, 0));
       }
-      if (cancelled) return answer({ kind: "cancelled" });
+      if (cancelled) return { kind: "cancelled" };
     }
     const course = courseOf(sightings, SAME_SHARE * looked.widthPx, durationMs);
     if (!course.corners && course.moves.length === 0)
-      return answer({
+      return {
         kind: "not-found",
         says: "No sheet was seen with all four sides in the picture, anywhere in the recording. Place its corners by hand.",
-      });
-    answer({
+      };
+    return {
       kind: "followed",
       course: {
         corners: course.corners && rounded(course.corners, looked.scale),
         moves: course.moves.map((m) => ({ ...m, corners: m.corners && rounded(m.corners, looked.scale) })),
       },
       tones,
-    });
+    };
   } finally {
     recording.close();
   }

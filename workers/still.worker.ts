@@ -1,58 +1,52 @@
+import { expose, transfer } from "comlink";
 import type { Lesson } from "#core/document/lesson";
 import { type DrawnLesson, drawLesson } from "#core/document/pipeline";
 import { type Fit, fitObject, fitView } from "#core/document/proposals";
 import type { CornersPx } from "#core/ground/geometry";
 import { grayOf, type Misfit, measureMisfits, type StraightStill, straighten } from "#core/sight/still";
+import type { DecodedPicture } from "./decoded-picture.ts";
 
 /** Pixels a millimetre of the straightened sheet: a line of half a millimetre is two pixels wide. */
 const PX_PER_MM = 4;
 
-/** What can be asked about a still of the take. */
-export type StillRequest =
-  | {
-      readonly kind: "straighten";
-      readonly rgba: Uint8ClampedArray;
-      readonly widthPx: number;
-      readonly heightPx: number;
-      readonly corners: CornersPx;
-      readonly sheet: { readonly widthMm: number; readonly heightMm: number };
-    }
-  | { readonly kind: "measure"; readonly lesson: Lesson; readonly turn: number }
-  | { readonly kind: "fit"; readonly lesson: Lesson; readonly objectId: string | null };
+/** The sheet laid flat, in greys. */
+export interface StraightSheet {
+  readonly luma: Uint8ClampedArray;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
 
-export type StillAnswer =
-  | {
-      readonly kind: "straight";
-      readonly luma: Uint8ClampedArray;
-      readonly widthPx: number;
-      readonly heightPx: number;
-    }
-  | { readonly kind: "misfits"; readonly misfits: readonly Misfit[]; readonly turn: number }
-  | { readonly kind: "fitted"; readonly fit: Fit | null };
-
+/** The straightened sheet that is measured, until another takes its place. */
 let still: StraightStill | null = null;
 let before: DrawnLesson | null = null;
 
-/** Thin on purpose: pixels and a lesson in, what the core measures out. The straightened sheet is kept between requests. */
-self.onmessage = ({ data }: MessageEvent<StillRequest>) => {
-  const answer = (message: StillAnswer) => self.postMessage(message);
-  if (data.kind === "straighten") {
-    const { rgba, widthPx, heightPx, corners, sheet } = data;
+function misfitsOf(lesson: Lesson): readonly Misfit[] | null {
+  if (!still) return null;
+  before = drawLesson(lesson, before);
+  return measureMisfits(still, before.paper);
+}
+
+const api = {
+  /** Lays the sheet flat through its corners; null where they span none. */
+  straighten(
+    { rgba, widthPx, heightPx }: DecodedPicture,
+    corners: CornersPx,
+    sheet: { readonly widthMm: number; readonly heightMm: number },
+  ): StraightSheet | null {
     still = straighten(grayOf(rgba, widthPx, heightPx), corners, sheet, PX_PER_MM);
-    if (still)
-      answer({
-        kind: "straight",
-        luma: Uint8ClampedArray.from(still.luma),
-        widthPx: still.widthPx,
-        heightPx: still.heightPx,
-      });
-    return;
-  }
-  if (!still) return;
-  before = drawLesson(data.lesson, before);
-  const misfits = measureMisfits(still, before.paper);
-  if (data.kind === "measure") return answer({ kind: "misfits", misfits, turn: data.turn });
-  const fit =
-    data.objectId === null ? fitView(data.lesson, misfits) : fitObject(data.lesson, data.objectId, misfits);
-  answer({ kind: "fitted", fit });
+    if (!still) return null;
+    const luma = Uint8ClampedArray.from(still.luma);
+    return transfer({ luma, widthPx: still.widthPx, heightPx: still.heightPx }, [luma.buffer]);
+  },
+  /** How far the lesson's lines lie from those seen, the worst first. */
+  measure: (lesson: Lesson): readonly Misfit[] => misfitsOf(lesson) ?? [],
+  /** Lays one thing, or horizon and points for null, on the lines seen; null when nothing gets better. */
+  fit(lesson: Lesson, objectId: string | null): Fit | null {
+    const misfits = misfitsOf(lesson);
+    if (!misfits) return null;
+    return objectId === null ? fitView(lesson, misfits) : fitObject(lesson, objectId, misfits);
+  },
 };
+export type StillApi = typeof api;
+
+expose(api);

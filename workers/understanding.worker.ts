@@ -1,8 +1,10 @@
+import { expose } from "comlink";
 import { type Cue, type Heard, understand } from "#core/time/narration";
 
-/** All that is said in, what it does in the lesson out. */
-export type UnderstandingRequest = readonly Cue[];
-export type UnderstandingAnswer = readonly Heard[];
+const api = {
+  /** All that is said in, what it does in the lesson out. */
+  understand: (cues: readonly Cue[]): readonly Heard[] => understand(cues),
+};
+export type UnderstandingApi = typeof api;
 
-self.onmessage = ({ data: cues }: MessageEvent<UnderstandingRequest>) =>
-  self.postMessage(understand(cues) satisfies UnderstandingAnswer);
+expose(api);

@@ -11,7 +11,7 @@ import { build } from "vite";
 import { applyChanges, setEdits } from "#core/document/changes";
 import type { Lesson } from "#core/document/lesson";
 import type { FilmWish } from "#core/output/film";
-import type { FilmAnswer, FilmOrder, FilmRequest } from "../../workers/film.worker.ts";
+import type { FilmJob, FilmOrder, MadeFilm } from "../../workers/film.worker.ts";
 import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { row } from "./measure.ts";
@@ -100,7 +100,7 @@ const browser = await chromium.launch({
 
 interface Bench {
   bare(request: unknown): Promise<{ frames: number; ms: number }>;
-  film(request: FilmRequest): Promise<{ ms: number; answer: FilmAnswer }>;
+  film(job: FilmJob): Promise<{ ms: number; answer: MadeFilm }>;
   follow(request: unknown): Promise<{ ms: number; kind: string }>;
 }
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
@@ -130,8 +130,7 @@ try {
       ticks: false,
       everyFrame,
     };
-    const request: FilmRequest = {
-      kind: "make",
+    const job: FilmJob = {
       lesson,
       order,
       recording: `${home}/take.mp4`,
@@ -140,8 +139,8 @@ try {
     };
     return rate(page, async (p) => {
       const { ms, answer } = await p.evaluate(
-        (r) => (window as unknown as { bench: Bench }).bench.film(r),
-        request,
+        (j) => (window as unknown as { bench: Bench }).bench.film(j),
+        job,
       );
       if (answer.kind !== "done") throw new Error(JSON.stringify(answer));
       return { frames: SECONDS * 25, ms };
@@ -164,10 +163,7 @@ try {
   say("overlay, QuickTime PNG", await film("overlay-mov"), null, "2 ×");
   say("overlay, single pictures", await film("overlay-png"), null, "2 ×");
   const follow = {
-    kind: "follow",
-    address: `${home}/take.mp4`,
-    called: "take.mp4",
-    durationMs: SECONDS * 1000,
+    recording: { address: `${home}/take.mp4`, called: "take.mp4", durationMs: SECONDS * 1000 },
     sheet: lesson.sheet,
   };
   const followed: number[] = [];

@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { Lesson } from "#core/document/lesson";
-import type { DrawAnswer, DrawRequest } from "../../../workers/draw.worker.ts";
+import type { DrawnPaper, DrawRequest } from "../../../workers/draw.worker.ts";
+import { startDrawing } from "../../workers/page-workers.ts";
+import { latestOnly } from "../../workers/worker-client.ts";
 
 /**
  * The paper of a lesson, drawn in a worker while a gesture lasts, so that a drag that changes every line never holds up
@@ -11,33 +13,18 @@ export function useDrawnInWorker(
   lesson: Lesson | null,
   shown: DrawRequest["shown"],
   aids: DrawRequest["aids"],
-): Pick<DrawAnswer, "drawing" | "aids"> | null {
-  const [answer, setAnswer] = useState<DrawAnswer | null>(null);
-  const worker = useRef<Worker | null>(null);
-  const busy = useRef(false);
-  const waiting = useRef<DrawRequest | null>(null);
-  const ticket = useRef(0);
+): DrawnPaper | null {
+  const [answer, setAnswer] = useState<DrawnPaper | null>(null);
+  const draw = useRef<((asked: DrawRequest) => Promise<DrawnPaper | null>) | null>(null);
+  /** Counts gestures: an answer to one that has ended is not shown any more. */
+  const gesture = useRef(0);
 
   useEffect(() => {
-    const made = new Worker(new URL("../../../workers/draw.worker.ts", import.meta.url), { type: "module" });
-    worker.current = made;
-    made.onmessage = ({ data }: MessageEvent<DrawAnswer>) => {
-      busy.current = false;
-      // An answer to a gesture that has ended is not shown any more.
-      if (data.ticket === ticket.current || waiting.current) setAnswer(data);
-      const next = waiting.current;
-      waiting.current = null;
-      if (!next) return;
-      busy.current = true;
-      made.postMessage(next);
-    };
-    made.onerror = () => {
-      // The page draws by itself when the gesture ends; a worker that failed must not block the next one.
-      busy.current = false;
-    };
+    const worker = startDrawing();
+    draw.current = latestOnly((asked) => worker.call((api) => api.draw(asked)));
     return () => {
-      made.terminate();
-      worker.current = null;
+      draw.current = null;
+      worker.end();
     };
   }, []);
 
@@ -45,23 +32,25 @@ export function useDrawnInWorker(
   const newFrom = shown?.newFrom;
   useEffect(() => {
     if (!lesson) {
-      ticket.current++;
-      waiting.current = null;
+      gesture.current++;
       setAnswer(null);
       return;
     }
+    const own = gesture.current;
     const request: DrawRequest = {
-      ticket: ++ticket.current,
       lesson,
       shown: moveIndex === undefined || newFrom === undefined ? null : { moveIndex, newFrom },
       medium: "bench",
       aids,
     };
-    if (busy.current) waiting.current = request;
-    else {
-      busy.current = true;
-      worker.current?.postMessage(request);
-    }
+    draw.current?.(request).then(
+      (drawn) => {
+        if (drawn && own === gesture.current) setAnswer(drawn);
+      },
+      () => {
+        // The page draws by itself when the gesture ends.
+      },
+    );
   }, [lesson, moveIndex, newFrom, aids]);
 
   return answer;

@@ -1,5 +1,8 @@
+import { proxy } from "comlink";
 import type { FilmKind } from "#core/output/film";
-import type { FilmAnswer, FilmRequest } from "../../../workers/film.worker.ts";
+import type { FilmApi, FilmJob, MadeFilm } from "../../../workers/film.worker.ts";
+import { startFilm } from "../../workers/page-workers.ts";
+import type { WorkerClient } from "../../workers/worker-client.ts";
 import { keepFilm, openFilm, sweepFilms } from "./film-folder.ts";
 
 /** How a film stands that is being made. */
@@ -23,7 +26,7 @@ export type FilmState =
   | { readonly kind: "cancelled"; readonly called: string }
   | { readonly kind: "failed"; readonly called: string; readonly says: string };
 
-export type FilmMake = Omit<Extract<FilmRequest, { kind: "make" }>, "kind" | "name"> & {
+export type FilmMake = Omit<FilmJob, "name"> & {
   /** The file's name, with its ending. */
   readonly called: string;
 };
@@ -34,7 +37,7 @@ const LEAST_SHARE = 0.02;
 /** Makes one film at a time in a worker. It belongs to the window, not to a place: leaving Rehearse does not end it. */
 export class FilmMaker {
   #state: FilmState = { kind: "none" };
-  #worker: Worker | null = null;
+  #worker: WorkerClient<FilmApi> | null = null;
   #begun = 0;
   readonly #listeners = new Set<() => void>();
 
@@ -51,57 +54,45 @@ export class FilmMaker {
     const { called, ...rest } = film;
     const what = film.order.wish.kind;
     const name = `${crypto.randomUUID()}-${called}`;
-    const worker = new Worker(new URL("../../../workers/film.worker.ts", import.meta.url), {
-      type: "module",
-    });
+    const worker = startFilm();
     this.#worker = worker;
     this.#begun = performance.now();
     this.#tell({ kind: "making", called, share: 0, leftS: null });
     window.addEventListener("beforeunload", askFirst);
-    worker.onmessage = ({ data }: MessageEvent<FilmAnswer>) => void this.#hear(data, called, what);
-    worker.onerror = (e) => {
-      e.preventDefault();
-      this.#end({
-        kind: "failed",
-        called,
-        says: `It could not be made: ${e.message}. Nothing of it was kept.`,
-      });
-    };
-    const request: FilmRequest = { kind: "make", name, ...rest };
+    const onProgress = proxy((share: number) => this.#progress(called, share));
     void keepFilm(name)
       .then(sweepFilms)
       .catch(() => undefined)
-      .then(() => worker.postMessage(request));
+      .then(() => worker.call((api) => api.make({ name, ...rest }, onProgress)))
+      .then((made) => this.#take(made, called, what))
+      .catch((why: unknown) => {
+        const says = `It could not be made: ${why instanceof Error ? why.message : why}. Nothing of it was kept.`;
+        this.#end({ kind: "failed", called, says });
+      });
   };
 
   readonly cancel = (): void => {
-    this.#worker?.postMessage({ kind: "cancel" } satisfies FilmRequest);
+    void this.#worker?.call((api) => api.cancel()).catch(() => {});
   };
 
-  async #hear(data: FilmAnswer, called: string, what: FilmKind): Promise<void> {
-    switch (data.kind) {
-      case "progress": {
-        const s = (performance.now() - this.#begun) / 1000;
-        const leftS = data.share > LEAST_SHARE ? Math.ceil((s / data.share) * (1 - data.share)) : null;
-        return this.#tell({ kind: "making", called, share: data.share, leftS });
-      }
-      case "done": {
-        const address = data.stored ? await openFilm(data.stored) : null;
-        if (address) download(address, called);
-        return this.#end({ kind: "done", called, what, says: data.says, address });
-      }
-      case "cancelled":
-        return this.#end({ kind: "cancelled", called });
-      case "failed":
-        return this.#end({ kind: "failed", called, says: data.says });
-      case "offer":
-        return;
-    }
+  #progress(called: string, share: number): void {
+    if (this.#state.kind !== "making") return;
+    const s = (performance.now() - this.#begun) / 1000;
+    const leftS = share > LEAST_SHARE ? Math.ceil((s / share) * (1 - share)) : null;
+    this.#tell({ kind: "making", called, share, leftS });
+  }
+
+  async #take(made: MadeFilm, called: string, what: FilmKind): Promise<void> {
+    if (made.kind === "cancelled") return this.#end({ kind: "cancelled", called });
+    if (made.kind === "failed") return this.#end({ kind: "failed", called, says: made.says });
+    const address = made.stored ? await openFilm(made.stored) : null;
+    if (address) download(address, called);
+    this.#end({ kind: "done", called, what, says: made.says, address });
   }
 
   #end(state: FilmState): void {
     window.removeEventListener("beforeunload", askFirst);
-    this.#worker?.terminate();
+    this.#worker?.end();
     this.#worker = null;
     this.#tell(state);
   }

@@ -1,12 +1,14 @@
+import { proxy, transfer } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Lesson, Take } from "#core/document/lesson";
 import type { CornersPx } from "#core/ground/geometry";
 import type { Tones } from "#core/showing/overlay";
-import type { SheetAnswer, SheetRequest } from "../../../workers/sheet.worker.ts";
+import type { FollowedSheet, FoundSheet } from "../../../workers/sheet.worker.ts";
+import { startSheet } from "../../workers/page-workers.ts";
 import { frameOf } from "./frame-of.ts";
 
-type Found = Extract<SheetAnswer, { kind: "found" }>;
-type Followed = Extract<SheetAnswer, { kind: "followed" }>;
+type Found = Extract<FoundSheet, { kind: "found" }>;
+type Followed = Extract<FollowedSheet, { kind: "followed" }>;
 
 /** How looking for the sheet stands. */
 export type Looking =
@@ -36,92 +38,97 @@ export function useSheetFinder(
   on: { readonly found: (found: Found) => void; readonly tones: (tones: Tones) => void },
 ): SheetFinder {
   const [looking, setLooking] = useState<Looking>({ kind: "idle" });
-  const worker = useRef<Worker | null>(null);
+  const worker = useRef<ReturnType<typeof startSheet> | null>(null);
   const told = useRef(on);
   told.current = on;
   const end = () => {
-    worker.current?.terminate();
+    worker.current?.end();
     worker.current = null;
   };
-  useEffect(() => () => worker.current?.terminate(), []);
-  const begin = (): Worker => {
+  useEffect(() => () => worker.current?.end(), []);
+  /** Looks for something with a worker of its own, in the place of whatever was looked for before. */
+  const look = <T>(seen: (by: ReturnType<typeof startSheet>) => Promise<T>, then: (seen: T) => void) => {
     end();
-    const made = new Worker(new URL("../../../workers/sheet.worker.ts", import.meta.url), { type: "module" });
-    worker.current = made;
-    made.onmessage = ({ data }: MessageEvent<SheetAnswer>) => {
-      if (data.kind === "progress") return setLooking({ kind: "following", share: data.share });
-      end();
-      switch (data.kind) {
-        case "found":
-          setLooking({ kind: "idle" });
-          return told.current.found(data);
-        case "tones":
-          if (data.tones) told.current.tones(data.tones);
-          return;
-        case "followed":
-          return setLooking({ kind: "followed", followed: data });
-        case "not-found":
-          return setLooking({ kind: "trouble", says: data.says });
-        case "cancelled":
-          return setLooking({ kind: "idle" });
-      }
-    };
-    made.onerror = (e) => {
-      e.preventDefault();
-      end();
-      setLooking({ kind: "trouble", says: `The sheet cannot be looked for: ${e.message}` });
-    };
-    return made;
+    const own = startSheet();
+    worker.current = own;
+    seen(own).then(
+      (found) => {
+        if (worker.current !== own) return;
+        end();
+        then(found);
+      },
+      (why: unknown) => {
+        if (worker.current !== own) return;
+        end();
+        trouble(`The sheet cannot be looked for: ${why instanceof Error ? why.message : why}`);
+      },
+    );
   };
+  const trouble = (says: string) => setLooking({ kind: "trouble", says });
   const { widthMm, heightMm } = sheet;
   return {
     looking,
     find: (atMs, near) => {
       if (!video) return;
       setLooking({ kind: "finding" });
-      const at = begin();
-      void frameOf(`/media/${video.file}`, atMs).then((frame) => {
-        if (worker.current !== at) return;
-        if (!frame)
-          return setLooking({
-            kind: "trouble",
-            says: `This browser cannot show "${video.file}", so no sheet can be looked for in it.`,
-          });
-        ask(at, frame, { kind: "find", sheet: { widthMm, heightMm }, near });
-      });
+      look(
+        async (own): Promise<FoundSheet> => {
+          const picture = await pictureAt(video.file, atMs);
+          if (!picture)
+            return {
+              kind: "not-found",
+              says: `This browser cannot show "${video.file}", so no sheet can be looked for in it.`,
+            };
+          return own.call((api) => api.find(picture, { widthMm, heightMm }, near));
+        },
+        (found) => {
+          if (found.kind === "not-found") return trouble(found.says);
+          setLooking({ kind: "idle" });
+          told.current.found(found);
+        },
+      );
     },
     lookAt: (atMs, corners) => {
       if (!video) return;
-      const at = begin();
-      void frameOf(`/media/${video.file}`, atMs).then((frame) => {
-        if (frame && worker.current === at) ask(at, frame, { kind: "tones", corners });
-      });
+      look(
+        async (own) => {
+          const picture = await pictureAt(video.file, atMs);
+          return picture && own.call((api) => api.tones(picture, corners));
+        },
+        (tones) => tones && told.current.tones(tones),
+      );
     },
     follow: () => {
       if (!video) return;
       setLooking({ kind: "following", share: 0 });
-      const request: SheetRequest = {
-        kind: "follow",
+      const recording = {
         address: `/media/${video.file}`,
         called: video.file,
         durationMs: video.durationMs,
-        sheet: { widthMm, heightMm },
       };
-      begin().postMessage(request);
+      const onProgress = (share: number) =>
+        setLooking((now) => (now.kind === "following" ? { kind: "following", share } : now));
+      look(
+        (own) => own.call((api) => api.follow(recording, { widthMm, heightMm }, proxy(onProgress))),
+        (followed) => {
+          if (followed.kind === "not-found") return trouble(followed.says);
+          setLooking(followed.kind === "followed" ? { kind: "followed", followed } : { kind: "idle" });
+        },
+      );
     },
-    cancel: () => worker.current?.postMessage({ kind: "cancel" } satisfies SheetRequest),
+    cancel: () => void worker.current?.call((api) => api.cancel()).catch(() => {}),
     settle: () => setLooking({ kind: "idle" }),
   };
 }
 
-type OfStill = Extract<SheetRequest, { kind: "find" | "tones" }>;
-type Asked = OfStill extends infer R
-  ? R extends OfStill
-    ? Omit<R, "rgba" | "widthPx" | "heightPx">
-    : never
-  : never;
-
-/** Asks something about a still; its pixels are handed over. */
-function ask(worker: Worker, { data, width, height }: ImageData, asked: Asked): void {
-  worker.postMessage({ ...asked, rgba: data, widthPx: width, heightPx: height }, [data.buffer]);
+/** A picture of the recording whose pixels are handed over; null where the browser cannot show it. */
+async function pictureAt(file: string, atMs: number) {
+  const frame = await frameOf(`/media/${file}`, atMs);
+  return (
+    frame && {
+      rgba: transfer(frame.data, [frame.data.buffer]),
+      widthPx: frame.width,
+      heightPx: frame.height,
+    }
+  );
 }

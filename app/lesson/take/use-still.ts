@@ -1,8 +1,9 @@
+import { transfer } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { findCurrentTake, type Lesson } from "#core/document/lesson";
 import type { Fit } from "#core/document/proposals";
 import type { Misfit } from "#core/sight/still";
-import type { StillAnswer, StillRequest } from "../../../workers/still.worker.ts";
+import { startStill } from "../../workers/page-workers.ts";
 import { frameOf } from "./frame-of.ts";
 
 export interface Still {
@@ -35,9 +36,7 @@ export function useStill(lesson: Lesson): Still {
   const [url, setUrl] = useState<string | null>(null);
   const [misfits, setMisfits] = useState<readonly Misfit[]>([]);
   const [busy, setBusy] = useState(false);
-  const worker = useRef<Worker | null>(null);
-  const waiting = useRef<((fit: Fit | null) => void) | null>(null);
-  const turn = useRef(0);
+  const worker = useRef<ReturnType<typeof startStill> | null>(null);
   const durationMs = video?.durationMs ?? 0;
   // The end of a take shows the finished sheet.
   const at = atMs ?? Math.max(0, durationMs - 500);
@@ -46,32 +45,11 @@ export function useStill(lesson: Lesson): Still {
 
   useEffect(() => {
     if (!isUnder) return;
-    const made = new Worker(new URL("../../../workers/still.worker.ts", import.meta.url), { type: "module" });
+    const made = startStill();
     worker.current = made;
-    made.onmessage = ({ data }: MessageEvent<StillAnswer>) => {
-      switch (data.kind) {
-        case "straight":
-          void pictureOf(data.luma, data.widthPx, data.heightPx).then((made) => {
-            setUrl((old) => {
-              if (old) URL.revokeObjectURL(old);
-              return made;
-            });
-            setBusy(false);
-          });
-          return;
-        case "misfits":
-          if (data.turn === turn.current) setMisfits(data.misfits);
-          return;
-        case "fitted":
-          waiting.current?.(data.fit);
-          waiting.current = null;
-      }
-    };
     return () => {
-      made.terminate();
+      made.end();
       worker.current = null;
-      waiting.current?.(null);
-      waiting.current = null;
       setUrl(null);
       setMisfits([]);
     };
@@ -81,19 +59,36 @@ export function useStill(lesson: Lesson): Still {
     if (!isUnder || !video || !corners) return;
     let gone = false;
     setBusy(true);
-    void frameOf(`/media/${video.file}`, at).then((frame) => {
-      if (gone) return;
-      if (!frame) return setBusy(false);
-      const request: StillRequest = {
-        kind: "straighten",
-        rgba: frame.data,
+    const straightened = async () => {
+      const frame = await frameOf(`/media/${video.file}`, at);
+      if (gone || !frame) return null;
+      const picture = {
+        rgba: transfer(frame.data, [frame.data.buffer]),
         widthPx: frame.width,
         heightPx: frame.height,
-        corners,
-        sheet: { widthMm, heightMm },
       };
-      worker.current?.postMessage(request, [frame.data.buffer]);
-    });
+      const flat = await worker.current?.call((api) =>
+        api.straighten(picture, corners, { widthMm, heightMm }),
+      );
+      return flat ? pictureOf(flat.luma, flat.widthPx, flat.heightPx) : null;
+    };
+    straightened().then(
+      (made) => {
+        if (gone) {
+          if (made) URL.revokeObjectURL(made);
+          return;
+        }
+        if (made)
+          setUrl((old) => {
+            if (old) URL.revokeObjectURL(old);
+            return made;
+          });
+        setBusy(false);
+      },
+      () => {
+        if (!gone) setBusy(false);
+      },
+    );
     return () => {
       gone = true;
     };
@@ -101,12 +96,18 @@ export function useStill(lesson: Lesson): Still {
 
   useEffect(() => {
     if (!isUnder || url === null) return;
+    let gone = false;
     // A drag asks often: only the last place is measured.
     const later = setTimeout(() => {
-      const request: StillRequest = { kind: "measure", lesson, turn: ++turn.current };
-      worker.current?.postMessage(request);
+      worker.current
+        ?.call((api) => api.measure(lesson))
+        .then((measured) => gone || setMisfits(measured))
+        .catch(() => {});
     }, 120);
-    return () => clearTimeout(later);
+    return () => {
+      gone = true;
+      clearTimeout(later);
+    };
   }, [isUnder, url, lesson]);
 
   return useMemo(
@@ -120,14 +121,8 @@ export function useStill(lesson: Lesson): Still {
       busy,
       setUnder,
       seek: setAtMs,
-      fit: (objectId) =>
-        new Promise((resolve) => {
-          waiting.current?.(null);
-          waiting.current = resolve;
-          const request: StillRequest = { kind: "fit", lesson, objectId };
-          if (worker.current) worker.current.postMessage(request);
-          else resolve(null);
-        }),
+      fit: async (objectId) =>
+        (await worker.current?.call((api) => api.fit(lesson, objectId)).catch(() => null)) ?? null,
     }),
     [possible, isUnder, at, durationMs, url, misfits, busy, lesson],
   );

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type Cue, type Heard, understand } from "#core/time/narration";
-import type { UnderstandingAnswer, UnderstandingRequest } from "../../../workers/understanding.worker.ts";
+import { startUnderstanding } from "../../workers/page-workers.ts";
 
 /** So many letters, some ten minutes of talk, are understood faster than a worker starts. */
 const FEW_LETTERS = 9000;
@@ -19,18 +19,20 @@ export function useUnderstood(cues: readonly Cue[] | null): readonly Heard[] | n
   const [known, setKnown] = useState<{ cues: readonly Cue[]; heard: readonly Heard[] } | null>(null);
   useEffect(() => {
     if (!long) return;
-    const worker = new Worker(new URL("../../../workers/understanding.worker.ts", import.meta.url), {
-      type: "module",
-    });
-    const settle = (heard: UnderstandingAnswer) => {
-      setKnown({ cues: long, heard });
-      worker.terminate();
+    let gone = false;
+    const worker = startUnderstanding();
+    void worker
+      .call((api) => api.understand(long))
+      // The page could not fetch what understands it beside the page: it holds for a moment instead.
+      .catch(() => (gone ? NOTHING_YET : understand(long)))
+      .then((heard) => {
+        if (!gone) setKnown({ cues: long, heard });
+        worker.end();
+      });
+    return () => {
+      gone = true;
+      worker.end();
     };
-    worker.onmessage = ({ data }: MessageEvent<UnderstandingAnswer>) => settle(data);
-    // The page could not fetch what understands it beside the page: it holds for a moment instead.
-    worker.onerror = () => settle(understand(long));
-    worker.postMessage(long satisfies UnderstandingRequest);
-    return () => worker.terminate();
   }, [long]);
   if (!long) return null;
   return known?.cues === long ? known.heard : NOTHING_YET;

@@ -1,6 +1,7 @@
+import { proxy } from "comlink";
 import type { Finding, Parsed } from "#core/ground/base";
 import type { Captions } from "#core/time/narration";
-import type { CaptionsAnswer, CaptionsRequest } from "../../../workers/captions.worker.ts";
+import { startCaptions } from "../../workers/page-workers.ts";
 
 /** An hour of captions is about 0.1 MB, with every word's time ten times that; anything past this is no caption file. */
 const LARGEST_BYTES = 8 * 1024 * 1024;
@@ -9,7 +10,7 @@ const LARGEST_BYTES = 8 * 1024 * 1024;
  * Reads captions from a file the teacher chose, beside the page, which stays as quick as ever. Progress runs from 0 to 1.
  * One that is far too large is not even opened.
  */
-export function readCaptionFile(
+export async function readCaptionFile(
   file: File,
   onProgress: (share: number) => void = () => {},
 ): Promise<Parsed<Captions>> {
@@ -19,25 +20,17 @@ export function readCaptionFile(
       `"${file.name}" is ${size} MB; captions have at most ${LARGEST_BYTES / 1024 ** 2} MB. Nothing was changed.`,
     );
   }
-  const worker = new Worker(new URL("../../../workers/captions.worker.ts", import.meta.url), {
-    type: "module",
-  });
-  const answer = new Promise<Parsed<Captions>>((resolve) => {
-    const failed = () =>
-      resolve(refuse(`"${file.name}" could not be read. Nothing was changed; choose it again.`));
-    worker.onmessage = ({ data }: MessageEvent<CaptionsAnswer>) => {
-      if (data.kind === "progress") onProgress(data.share);
-      else if (data.kind === "read") resolve(data.read);
-      else failed();
-    };
-    // The page could not fetch what reads it.
-    worker.onerror = failed;
-  });
-  worker.postMessage(file satisfies CaptionsRequest);
-  return answer.finally(() => worker.terminate());
+  const worker = startCaptions();
+  try {
+    // The file may be gone since it was chosen, or the page could not fetch what reads it.
+    const read = await worker.call((api) => api.read(file, proxy(onProgress))).catch(() => null);
+    return read ?? refuse(`"${file.name}" could not be read. Nothing was changed; choose it again.`);
+  } finally {
+    worker.end();
+  }
 }
 
-async function refuse(message: string): Promise<Parsed<Captions>> {
+function refuse(message: string): Parsed<Captions> {
   return { ok: false, findings: [notBroughtIn(message)] };
 }
 

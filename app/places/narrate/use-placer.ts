@@ -1,7 +1,9 @@
 import { useEffect, useRef, useState } from "react";
 import type { Cue, Heard } from "#core/time/narration";
 import type { TellableStep } from "#core/time/placing";
-import type { Placed, PlacingAnswer, PlacingRequest } from "../../../workers/placing.worker.ts";
+import type { Placed, PlacingApi } from "../../../workers/placing.worker.ts";
+import { startPlacing } from "../../workers/page-workers.ts";
+import type { WorkerClient } from "../../workers/worker-client.ts";
 
 /** A pin is kept without the others following it when they take longer than this. */
 const PATIENCE_MS = 5000;
@@ -33,64 +35,50 @@ export function usePlacer(speech: Speech): Ask {
   return desk.ask;
 }
 
-/** A worker, what it was told, and who waits for its answers. It is started when it is first asked. */
+/** A worker and what it was told. It is started when it is first asked. */
 class PlacingDesk {
   readonly #speech: () => Speech;
-  #worker: Worker | null = null;
+  #worker: WorkerClient<PlacingApi> | null = null;
   #told: Speech | null = null;
-  #asked = 0;
-  readonly #waiting = new Map<number, (placed: Placed | null) => void>();
 
   constructor(speech: () => Speech) {
     this.#speech = speech;
   }
 
-  readonly ask: Ask = (pinned, next) => {
+  readonly ask: Ask = async (pinned, next) => {
     const worker = this.#workerTold(this.#speech());
-    const asked = ++this.#asked;
-    return new Promise((resolve) => {
-      const answer = (placed: Placed | null) => {
-        clearTimeout(late);
-        this.#waiting.delete(asked);
-        resolve(placed);
-      };
-      const late = setTimeout(() => answer(null), PATIENCE_MS);
-      this.#waiting.set(asked, answer);
-      worker.postMessage({ kind: "place", asked, pinned, next } satisfies PlacingRequest);
+    let late: ReturnType<typeof setTimeout> | undefined;
+    const patience = new Promise<null>((resolve) => {
+      late = setTimeout(() => resolve(null), PATIENCE_MS);
     });
+    try {
+      return await Promise.race([worker.call((api) => api.place(pinned, next)), patience]);
+    } catch {
+      // A worker that failed holds nothing up: the next question starts another.
+      if (this.#worker === worker) this.close();
+      return null;
+    } finally {
+      clearTimeout(late);
+    }
   };
 
   /** Ends the worker; whoever waits gets no answer. The next question starts another. */
   close(): void {
-    this.#worker?.terminate();
+    this.#worker?.end();
     this.#worker = null;
     this.#told = null;
-    for (const answer of [...this.#waiting.values()]) answer(null);
   }
 
-  #workerTold(speech: Speech): Worker {
-    this.#worker ??= this.#started();
+  #workerTold(speech: Speech): WorkerClient<PlacingApi> {
+    this.#worker ??= startPlacing();
     const { steps, cues, heard } = speech;
     const told = this.#told;
     if (told?.steps !== steps || told.cues !== cues || told.heard !== heard) {
-      this.#worker.postMessage({
-        kind: "speech",
-        steps: steps.map(tellable),
-        cues,
-        heard,
-      } satisfies PlacingRequest);
+      // Messages keep their order: whatever is asked next is about this.
+      this.#worker.call((api) => api.hear(steps.map(tellable), cues, heard)).catch(() => this.close());
       this.#told = speech;
     }
     return this.#worker;
-  }
-
-  #started(): Worker {
-    const worker = new Worker(new URL("../../../workers/placing.worker.ts", import.meta.url), {
-      type: "module",
-    });
-    worker.onmessage = ({ data }: MessageEvent<PlacingAnswer>) => this.#waiting.get(data.asked)?.(data);
-    worker.onerror = () => this.close();
-    return worker;
   }
 }
 

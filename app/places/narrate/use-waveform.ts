@@ -1,5 +1,6 @@
+import { proxy, transfer } from "comlink";
 import { useEffect, useState } from "react";
-import type { PeaksAnswer, PeaksRequest } from "../../../workers/peaks.worker.ts";
+import { startPeaks } from "../../workers/page-workers.ts";
 
 /** Peaks across the whole recording: enough for one a pixel at four times the window's width. */
 const PEAKS = 4000;
@@ -19,7 +20,7 @@ export function useWaveform(file: string | null): Waveform {
     setState({ peaks: null, progress: null });
     if (!file) return;
     const stop = new AbortController();
-    let worker: Worker | null = null;
+    let worker: ReturnType<typeof startPeaks> | null = null;
     setState({ peaks: null, progress: 0 });
     void (async () => {
       const answer = await fetch(`/media/${file}`, { signal: stop.signal });
@@ -30,21 +31,19 @@ export function useWaveform(file: string | null): Waveform {
       const sound = await new OfflineAudioContext(1, 1, 8000).decodeAudioData(bytes);
       if (stop.signal.aborted) return;
       const samples = sound.getChannelData(0).slice();
-      worker = new Worker(new URL("../../../workers/peaks.worker.ts", import.meta.url), { type: "module" });
-      worker.onmessage = ({ data }: MessageEvent<PeaksAnswer>) =>
-        setState(
-          data.kind === "peaks"
-            ? { peaks: data.peaks, progress: null }
-            : { peaks: null, progress: 0.6 + 0.4 * data.share },
-        );
-      worker.postMessage({ samples, count: PEAKS } satisfies PeaksRequest, [samples.buffer]);
+      worker = startPeaks();
+      const onProgress = (share: number) => setState({ peaks: null, progress: 0.6 + 0.4 * share });
+      const peaks = await worker.call((api) =>
+        api.peaksOf(transfer(samples, [samples.buffer]), PEAKS, proxy(onProgress)),
+      );
+      setState({ peaks, progress: null });
     })().catch(() => {
       // A recording without sound, or in a form the browser cannot hear, has no waveform; everything else works.
       if (!stop.signal.aborted) setState({ peaks: null, progress: null });
     });
     return () => {
       stop.abort();
-      worker?.terminate();
+      worker?.end();
     };
   }, [file]);
   return state;

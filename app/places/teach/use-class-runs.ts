@@ -1,7 +1,8 @@
+import { proxy } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ClassRun, StepWork } from "#core/class/pacing";
 import type { ClassPace } from "#core/ground/plan";
-import type { PacingAnswer, PacingRequest } from "../../../workers/pacing.worker.ts";
+import { startPacing } from "../../workers/page-workers.ts";
 
 /** Classes that are run through the lesson: enough that another lot moves the shares by less than half a percent. */
 export const RUNS = 2000;
@@ -32,10 +33,9 @@ export function useClassRuns(works: readonly StepWork[], pace: ClassPace): Class
   const [progress, setProgress] = useState<number | null>(null);
   const [cancelled, setCancelled] = useState(false);
   const [times, setTimes] = useState(0);
-  const worker = useRef<Worker | null>(null);
-  const asked = useRef(0);
+  const worker = useRef<ReturnType<typeof startPacing> | null>(null);
   const stop = useCallback(() => {
-    worker.current?.terminate();
+    worker.current?.end();
     worker.current = null;
     setProgress(null);
   }, []);
@@ -46,21 +46,27 @@ export function useClassRuns(works: readonly StepWork[], pace: ClassPace): Class
     // What runs is of an older lesson: it is ended, not waited for.
     stop();
     setCancelled(false);
-    const number = ++asked.current;
-    const own = new Worker(new URL("../../../workers/pacing.worker.ts", import.meta.url), { type: "module" });
+    const own = startPacing();
     worker.current = own;
     setProgress(0);
-    own.onmessage = ({ data }: MessageEvent<PacingAnswer>) => {
-      if (data.asked !== asked.current) return;
-      if (data.kind === "progress") return setProgress(data.done);
-      setAnswer({ present: data.present, least: data.least, works, said });
-      stop();
-    };
-    own.onerror = () => {
-      stop();
-      setCancelled(true);
-    };
-    own.postMessage({ asked: number, works, pace, runs: RUNS, seed: SEED } satisfies PacingRequest);
+    const isLatest = () => worker.current === own;
+    own
+      .call((api) =>
+        api.run(
+          { works, pace, runs: RUNS, seed: SEED },
+          proxy((share: number) => isLatest() && setProgress(share)),
+        ),
+      )
+      .then(({ present, least }) => {
+        if (!isLatest()) return;
+        setAnswer({ present, least, works, said });
+        stop();
+      })
+      .catch(() => {
+        if (!isLatest()) return;
+        stop();
+        setCancelled(true);
+      });
     return stop;
   }, [works, said, times, stop]);
   const { said: of, ...shown } = answer;
