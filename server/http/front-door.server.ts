@@ -6,7 +6,7 @@ import morgan from "morgan";
 import { LARGEST_BUNDLE_BYTES, LARGEST_SAVE_BYTES } from "../limits.ts";
 import type { Gate } from "./passphrase.server.ts";
 import type { RequestContext } from "./request-context.ts";
-import { securityHeaders } from "./security-headers.ts";
+import { nonceOf, securityHeaders } from "./security-headers.ts";
 import { whyTurnedAway } from "./turned-away.ts";
 import { laneOf, type Turns } from "./turns.ts";
 
@@ -39,11 +39,9 @@ export function openFrontDoor({ names, gate, turns, clientFolder, answer, log }:
   app.use((req, res, next) => {
     // Whom it was asked as is the Host header's to say alone.
     delete req.headers["x-forwarded-host"];
-    const nonce = randomBytes(16).toString("base64");
-    res.locals.nonce = nonce;
-    res.set(securityHeaders(nonce));
+    res.locals.nonce = randomBytes(16).toString("base64");
     next();
-  });
+  }, securityHeaders());
   if (log) app.use(logged(log));
   app.use((req, res, next) => {
     const away = whyTurnedAway(
@@ -95,9 +93,8 @@ export function openFrontDoor({ names, gate, turns, clientFolder, answer, log }:
   });
   app.use(inTurn(turns));
   app.use((req, res, next) => {
-    const { nonce } = res.locals;
     res.locals.context = {
-      nonce,
+      nonce: nonceOf(res),
       address: req.ip ?? "unknown",
       secure: req.secure,
       gate,

@@ -24,6 +24,7 @@ const PACKAGES_OF_CORE = [
   "uqr",
   "flatbush",
   "papaparse",
+  "culori/fn",
   "@noble/hashes/sha2.js",
   "@noble/hashes/utils.js",
 ];

@@ -14,6 +14,7 @@ import { VideoAddressSchema } from "#core/time/schedule";
 import { writeHandOut } from "../../server/pdf/hand-out.server.ts";
 import { demoLesson } from "../demo-lesson.ts";
 import { type Extent, extentOf, inkIn, laidOut, marksOn, type Raster, rasterised } from "../printed.ts";
+import { contrastOf } from "../wcag.ts";
 
 // What comes out of the printer, as Debian's poppler draws it.
 
@@ -220,14 +221,8 @@ function codeIn({ width, grey, pixelsPerMm: k }: Raster, mark: Mark): string | u
 }
 
 describe("in grey", () => {
-  /** Relative luminance (WCAG 2.2) of a colour as a copier sees it, and its contrast against white. */
-  const contrast = (hex: string) => {
-    const linear = [1, 3, 5]
-      .map((i) => Number.parseInt(hex.slice(i, i + 2), 16) / 255)
-      .map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
-    const [r = 0, g = 0, b = 0] = linear;
-    return 1.05 / (0.2126 * r + 0.7152 * g + 0.0722 * b + 0.05);
-  };
+  /** The contrast of a colour, as a copier sees it, against white. */
+  const contrast = (hex: string) => contrastOf(hex, "#ffffff");
 
   test.each([
     ["colour", PRINT_PALETTE],

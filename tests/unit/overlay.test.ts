@@ -14,7 +14,6 @@ import { computeLesson, overlaySourceOf } from "#core/document/pipeline";
 import { holdsToAdd } from "#core/document/proposals";
 import { strokeIdOf } from "#core/showing/display";
 import {
-  contrastOf,
   fitRecording,
   fitSheet,
   layersOf,
@@ -31,6 +30,7 @@ import {
 import { windowAt } from "#core/time/schedule";
 import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
+import { contrastOf } from "../wcag.ts";
 
 const glasshouse = demoLesson("glasshouse");
 

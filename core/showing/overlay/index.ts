@@ -1,4 +1,4 @@
-export { contrastOf, overlayPalette, standOut, USUAL_TONES } from "./look.ts";
+export { overlayPalette, standOut, USUAL_TONES } from "./look.ts";
 export {
   marksOf,
   type Overlay,

@@ -1,3 +1,4 @@
+import { formatHex, modeLrgb, modeRgb, type Rgb, useMode, wcagContrast, wcagLuminance } from "culori/fn";
 import { type Colour, PAPER_PALETTE } from "../display/index.ts";
 import type { Tones } from "./registration.ts";
 
@@ -8,42 +9,29 @@ export const USUAL_TONES: Tones = { paper: "#f4efe2", table: "#6b6a68" };
 const LEAST_LINE = 3;
 const LEAST_WORDS = 4.5;
 
-type Rgb = readonly [number, number, number];
+useMode(modeLrgb);
+const rgbOf = useMode(modeRgb);
 
-/** The contrast of two colours as #rrggbb, 1 to 21: WCAG 2.2, "contrast ratio" and "relative luminance" (W3C, 2023). */
-export function contrastOf(a: string, b: string): number {
-  const [x, y] = [luminanceOf(rgbOf(a)), luminanceOf(rgbOf(b))];
-  return (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05);
-}
-
-function luminanceOf(rgb: Rgb): number {
-  const [r, g, b] = rgb.map((v) => {
-    const s = v / 255;
-    return s <= 0.04045 ? s / 12.92 : ((s + 0.055) / 1.055) ** 2.4;
-  }) as unknown as Rgb;
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
-}
-
-function rgbOf(colour: string): Rgb {
-  const n = Number.parseInt(colour.slice(1), 16);
-  return [(n >> 16) & 255, (n >> 8) & 255, n & 255];
-}
-
-function hexOf(rgb: Rgb): string {
-  return `#${rgb.map((v) => Math.round(v).toString(16).padStart(2, "0")).join("")}`;
-}
-
+const BLACK: Rgb = { mode: "rgb", r: 0, g: 0, b: 0 };
+const WHITE: Rgb = { mode: "rgb", r: 1, g: 1, b: 1 };
+/** A ground of this relative luminance stands as far from black as from white. */
+const MID_LUMINANCE = 0.18;
 const MIX_STEPS = 24;
 
-/** A colour as near to the given one as it can be with at least this contrast against the ground: darker on light, lighter on dark. */
+/** A colour as near to the given one, #rrggbb, as it can be with at least this contrast (WCAG 2.2) against the ground: darker on light, lighter on dark. */
 export function standOut(colour: string, ground: string, least: number): string {
-  const toward: Rgb = luminanceOf(rgbOf(ground)) > 0.18 ? [0, 0, 0] : [255, 255, 255];
-  const own = rgbOf(colour);
+  const toward = wcagLuminance(ground) > MID_LUMINANCE ? BLACK : WHITE;
+  const own = rgbOf(colour) ?? toward;
   for (let i = 0; i <= MIX_STEPS; i++) {
-    const mixed = hexOf(own.map((v, k) => v + ((toward[k] ?? 0) - v) * (i / MIX_STEPS)) as unknown as Rgb);
-    if (contrastOf(mixed, ground) >= least) return mixed;
+    const mixed = formatHex(mix(own, toward, i / MIX_STEPS));
+    if (wcagContrast(mixed, ground) >= least) return mixed;
   }
-  return hexOf(toward);
+  return formatHex(toward);
+}
+
+function mix(a: Rgb, b: Rgb, share: number): Rgb {
+  const at = (channel: "r" | "g" | "b") => a[channel] + (b[channel] - a[channel]) * share;
+  return { mode: "rgb", r: at("r"), g: at("g"), b: at("b") };
 }
 
 const LINES: readonly Colour[] = [

@@ -1,3 +1,4 @@
+import { formatHex } from "culori/fn";
 import { type CornersPx, findPaperToPicture, paperToPicture } from "../../ground/geometry/index.ts";
 
 /** Looks each way over the paper, and along a ring round it. */
@@ -40,5 +41,6 @@ function hexOfMiddle(looks: readonly (readonly number[] | null)[]): string | nul
     const sorted = seen.map((l) => l[k] ?? 0).sort((a, b) => a - b);
     return sorted[sorted.length >> 1] ?? 0;
   });
-  return `#${middle.map((v) => Math.round(v).toString(16).padStart(2, "0")).join("")}`;
+  const [r = 0, g = 0, b = 0] = middle.map((v) => v / 255);
+  return formatHex({ mode: "rgb", r, g, b });
 }
