@@ -4,7 +4,7 @@ import type { Run, Typeface, Weight } from "./typeface.ts";
 const FEATURES = ["lnum"];
 
 /** A letter's outline at size 1, y down the page, as SVG path data; empty for a space. */
-export interface Outline {
+interface Outline {
   /** The same for the same shape. */
   readonly name: string;
   readonly d: string;

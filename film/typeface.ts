@@ -1,7 +1,7 @@
 import type * as fontkit from "fontkit";
 
 export type Weight = "regular" | "bold";
-export const WEIGHTS = { regular: 400, bold: 700 } as const;
+const WEIGHTS = { regular: 400, bold: 700 } as const;
 /** The parts the typeface ships in, the usual one first: each is read when a letter asks for it. */
 export const SCRIPTS = ["latin", "latin-ext", "vietnamese", "greek", "cyrillic"] as const;
 export type Script = (typeof SCRIPTS)[number];

@@ -4,7 +4,7 @@ import { CEILINGS, FAMILY_LINES, type Step } from "#core/telling/steps";
 import { countSaid, lettersSaid } from "#core/telling/told";
 
 /** What is wrong with how a step is told; each names the step and what of it. */
-export interface Flaw {
+interface Flaw {
   readonly kind: FlawKind;
   readonly step: string;
   readonly text: string;

@@ -5,7 +5,7 @@ import { fileURLToPath } from "node:url";
 
 const home = resolve(dirname(fileURLToPath(import.meta.url)), "..");
 const STAGES = [
-  ["Lint and format", "npx", ["biome", "check", "."]],
+  ["Lint, format and what nothing uses", "npm", ["run", "-s", "lint"]],
   ["Types", "npm", ["run", "-s", "typecheck"]],
   ["Unit, property and golden tests", "npx", ["vitest", "run"]],
   ["Browser tests", "npx", ["playwright", "test"]],

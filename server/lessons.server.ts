@@ -5,7 +5,6 @@ export {
   listSetAside,
   openLesson,
   type StoredLesson,
-  type UnreadableLesson,
 } from "./lessons/read.server.ts";
 export {
   createLesson,

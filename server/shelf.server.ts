@@ -9,7 +9,7 @@ export const SHELF_ORDERS = ["latest", "title", "longest", "to-mend"] as const;
 export type ShelfOrder = (typeof SHELF_ORDERS)[number];
 
 /** A lesson as the shelf shows it, without its document. */
-export interface ShelfLesson {
+interface ShelfLesson {
   readonly id: string;
   readonly title: string;
   readonly updatedAt: Date;

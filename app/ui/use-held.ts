@@ -2,7 +2,7 @@ import { useDrag } from "@use-gesture/react";
 import { useEffect, useRef } from "react";
 
 /** Where the pointer is while something is held. */
-export interface Hold {
+interface Hold {
   readonly clientX: number;
   readonly clientY: number;
   /** Screen px since it was taken hold of. */

@@ -14,7 +14,7 @@ const COOKIE = "regulanda-session";
 /** Wrong guesses from one address, and from all together, before the next is put off. */
 const GUESSES = { each: 5, all: 50, inSeconds: 300 };
 
-export type Entered =
+type Entered =
   /** The Set-Cookie header that lets its holder in. */
   | { readonly kind: "in"; readonly cookie: string }
   | { readonly kind: "wrong" }

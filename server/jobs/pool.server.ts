@@ -9,7 +9,7 @@ import { doTask, type Task, type TaskInput, type TaskName, type TaskOutput } fro
 /** Threads beside the one that answers; more would only take turns. */
 const MOST_THREADS = Math.max(1, Math.min(3, availableParallelism()));
 /** What waits beyond this is refused: the answer would come after the asker has gone. */
-export const LONGEST_QUEUE = 100;
+const LONGEST_QUEUE = 100;
 /** What nobody looks at while it is made: files to take out. */
 const FILES: ReadonlySet<TaskName> = new Set(["handOutPdf", "handOutPicture", "stepPictures", "takeHome"]);
 /** Where there is more than one thread, one is left to what somebody waits for on the screen. */

@@ -21,7 +21,7 @@ export interface Copy {
  * Copies a database file that may be in use, as it is at one moment (SQLite Online Backup API, sqlite.org/backup.html), and
  * looks the copy over before it takes its name. Throws StoreTrouble when the database is damaged.
  */
-export async function copyDatabase(from: string, to: string): Promise<void> {
+async function copyDatabase(from: string, to: string): Promise<void> {
   const half = `${to}.half`;
   await rm(half, { force: true });
   const source = new Database(from, { fileMustExist: true });

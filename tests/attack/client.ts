@@ -51,10 +51,5 @@ export async function bringIn(home: string, text: string): Promise<string> {
   return id;
 }
 
-export async function revisionOf(home: string, lesson: string): Promise<{ title: string } | null> {
-  const { status, text } = await ask(`${home}/lessons/${lesson}/file`);
-  return status === 200 ? (JSON.parse(text) as { title: string }) : null;
-}
-
 export const share = (values: readonly number[], of: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * of))] ?? 0;

@@ -8,7 +8,7 @@ import { figure, part } from "./report.ts";
 import { newFolder, type Running, startServer } from "./server-process.ts";
 
 /** A disk of its own that can be filled and made read-only; null where this user may not make one. */
-export function smallDisk(
+function smallDisk(
   megabytes: number,
 ): { folder: string; remount(how: "ro" | "rw"): void; done(): void } | null {
   const folder = newFolder();

@@ -54,7 +54,7 @@ export function greyOfFrames(file: string): number[] {
   ];
 }
 
-export const HEARD_AT = 48_000;
+const HEARD_AT = 48_000;
 
 /** The sound of a film, one channel at 48 kHz, -1 to 1. */
 export function soundOf(file: string): Float32Array {

@@ -26,7 +26,7 @@ export interface Heard {
   readonly thing: string;
 }
 
-export interface Ink extends Segment {
+interface Ink extends Segment {
   readonly press: "light" | "firm" | "dotted";
   readonly thing: string;
   readonly stays?: boolean;

@@ -17,7 +17,7 @@ export interface Segment {
 export const minus = (p: Pt, q: Pt): Pt => ({ x: p.x - q.x, y: p.y - q.y });
 export const plus = (p: Pt, d: Pt, t = 1): Pt => ({ x: p.x + d.x * t, y: p.y + d.y * t });
 export const dot = (p: Pt, q: Pt): number => p.x * q.x + p.y * q.y;
-export const turn = (p: Pt, q: Pt): number => p.x * q.y - p.y * q.x;
+const turn = (p: Pt, q: Pt): number => p.x * q.y - p.y * q.x;
 export const size = (p: Pt): number => Math.hypot(p.x, p.y);
 export const apart = (p: Pt, q: Pt): number => size(minus(p, q));
 

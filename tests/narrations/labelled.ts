@@ -3,7 +3,7 @@ import { join } from "node:path";
 import type { Cue, Heard, HeardKind } from "#core/time/narration";
 
 /** What was labelled over a run of words: a kind, or an amount; "?" is left out of the count. */
-export interface Label {
+interface Label {
   readonly kind: HeardKind | "?";
   readonly amount: { readonly value: number | readonly [number, number]; readonly unit: string } | null;
   /** Indices of its first and last word. */

@@ -4,7 +4,7 @@ import type { Edit } from "#core/time/schedule";
 /** Length of the recording that edits are made for, ms. */
 export const SOURCE = 60_000;
 export const ms = fc.integer({ min: 0, max: SOURCE });
-export const stretch = fc
+const stretch = fc
   .tuple(ms, ms)
   .filter(([a, b]) => a !== b)
   .map(([a, b]) => ({ fromMs: Math.min(a, b), toMs: Math.max(a, b) }));

@@ -32,7 +32,7 @@ const twoPointFrames = (widthMm: number): fc.Arbitrary<Frames> =>
   );
 
 /** A one- or two-point view on a sheet: the horizon anywhere on it, VPs on or off it. */
-export const anyView = (
+const anyView = (
   sheet: { widthMm: number; heightMm: number },
   kinds: readonly ("one-point" | "two-point")[],
 ) =>
@@ -47,10 +47,7 @@ export const anyView = (
   });
 
 /** A box whose foot stands between the VPs of a two-point view, anywhere in a one-point one. */
-export function anyBox(
-  id: string,
-  lesson: Pick<Lesson, "sheet" | "view">,
-): fc.Arbitrary<Lesson["objects"][number]> {
+function anyBox(id: string, lesson: Pick<Lesson, "sheet" | "view">): fc.Arbitrary<Lesson["objects"][number]> {
   const { sheet, view } = lesson;
   const frame = view.frames[0];
   const twoPoint = frame?.kind === "two-point";

@@ -16,7 +16,7 @@ const share = (min: number, max: number) =>
   fc.integer({ min: Math.round(min * 100), max: Math.round(max * 100) }).map((n) => n / 100);
 
 /** A view of the kind on a sheet, VPs on and off it. */
-export function anyViewOf(
+function anyViewOf(
   kind: ViewKind,
   sheet: { widthMm: number; heightMm: number },
 ): fc.Arbitrary<Lesson["view"]> {

@@ -26,7 +26,7 @@ export type FilmState =
   | { readonly kind: "cancelled"; readonly called: string }
   | { readonly kind: "failed"; readonly called: string; readonly says: string };
 
-export type FilmMake = Omit<FilmJob, "name"> & {
+type FilmMake = Omit<FilmJob, "name"> & {
   /** The file's name, with its ending. */
   readonly called: string;
 };
@@ -35,7 +35,7 @@ export type FilmMake = Omit<FilmJob, "name"> & {
 const LEAST_SHARE = 0.02;
 
 /** Makes one film at a time in a worker. It belongs to the window, not to a place: leaving Rehearse does not end it. */
-export class FilmMaker {
+class FilmMaker {
   #state: FilmState = { kind: "none" };
   #worker: WorkerClient<FilmApi> | null = null;
   #begun = 0;

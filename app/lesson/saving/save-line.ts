@@ -35,7 +35,7 @@ export interface LineState {
 }
 
 /** What a line tells once, as it happens. */
-export interface LineEvents {
+interface LineEvents {
   onRefused(findings: readonly Finding[]): void;
   onConflict(message: string): void;
   /** Laid over edits made elsewhere. */

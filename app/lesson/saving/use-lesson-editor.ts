@@ -9,7 +9,7 @@ import type { Op, Trouble } from "./save-line.ts";
 import { useOtherWindows } from "./use-other-windows.ts";
 import { useSaveLine } from "./use-save-line.ts";
 
-export type SaveState = "saved" | "saving" | "failed";
+type SaveState = "saved" | "saving" | "failed";
 
 export interface LessonEditor {
   readonly lessonId: string;
@@ -48,7 +48,7 @@ export interface LessonEditor {
 const ASK_AGAIN_MS = 3000;
 
 /** Changes, or what they are for the lesson as it is at that moment. */
-export type Edit = readonly Change[] | ((lesson: Lesson) => readonly Change[]);
+type Edit = readonly Change[] | ((lesson: Lesson) => readonly Change[]);
 
 /**
  * The lesson as the teacher edits it. Edits go to the server one after another, each based on the revision the one before

@@ -11,7 +11,7 @@ type Found = Extract<FoundSheet, { kind: "found" }>;
 type Followed = Extract<FollowedSheet, { kind: "followed" }>;
 
 /** How looking for the sheet stands. */
-export type Looking =
+type Looking =
   | { readonly kind: "idle" }
   | { readonly kind: "finding" }
   | { readonly kind: "following"; readonly share: number }

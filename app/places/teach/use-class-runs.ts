@@ -6,7 +6,7 @@ import { startPacing } from "../../workers/page-workers.ts";
 
 /** Classes that are run through the lesson: enough that another lot moves the shares by less than half a percent. */
 export const RUNS = 2000;
-export const SEED = 1;
+const SEED = 1;
 
 export interface ClassRuns {
   /** The last answer, until a newer one is there. */

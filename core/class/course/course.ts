@@ -3,7 +3,7 @@ import { PupilsSchema } from "../../ground/plan/index.ts";
 import { DaySchema } from "../record/index.ts";
 
 /** A lesson in its place in a course. */
-export const CourseLessonSchema = v.strictObject({
+const CourseLessonSchema = v.strictObject({
   lessonId: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
   /** Lessons of the course that must have been taught before. */
   buildsOn: v.pipe(v.array(v.string()), v.maxLength(50)),

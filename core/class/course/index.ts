@@ -6,4 +6,4 @@ export {
   CourseSchema,
   editCourse,
 } from "./course.ts";
-export { type LaidCourse, type LessonFacts, layCourse, type Material, type Session } from "./lay-course.ts";
+export { type LaidCourse, type LessonFacts, layCourse } from "./lay-course.ts";

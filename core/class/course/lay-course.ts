@@ -19,7 +19,7 @@ export interface LessonFacts {
   readonly beginsOn: { readonly lessonId: string; readonly title: string; readonly changed: boolean } | null;
 }
 
-export interface Session {
+interface Session {
   /** 1-based. */
   readonly number: number;
   /** Days after the first session. */
@@ -37,7 +37,7 @@ export interface Session {
   }[];
 }
 
-export interface Material {
+interface Material {
   readonly name: KitName;
   readonly label: string;
   /** How many in all: of what is used up for every lesson that needs it, else one each. */

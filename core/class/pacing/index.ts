@@ -3,8 +3,6 @@ export { nthSmallest } from "./nth-smallest.ts";
 export {
   type ClassMoment,
   type ClassRun,
-  type ClassStep,
-  type RunOptions,
   simulateClass,
 } from "./simulate-class.ts";
 export { type PacedLesson, type StepWork, stepWorks, taskTimeBeside } from "./step-work.ts";

@@ -11,7 +11,7 @@ export interface ClassMoment {
   readonly behindMs: readonly [p10: number, p50: number, p90: number];
 }
 
-export interface ClassStep {
+interface ClassStep {
   readonly stepId: string;
   /** The wait that was reckoned with. */
   readonly holdMs: number;

@@ -7,7 +7,7 @@ import { type ClassTaught, ClassTaughtSchema, type PlannedStep } from "./class-t
 export type Rows = readonly (readonly string[])[];
 
 /** The columns of the record as a table: a row for each step of each class. */
-export const COLUMNS = [
+const COLUMNS = [
   "day",
   "group",
   "age",

@@ -33,14 +33,14 @@ function isDay(text: string): boolean {
   return year >= 1900 && day >= 1 && day <= (longest[month - 1] ?? 0);
 }
 
-export const GroupSchema = v.pipe(
+const GroupSchema = v.pipe(
   v.string(),
   v.trim(),
   v.minLength(1, "a class taught needs the name of its group"),
   v.maxLength(60, "the name of a group has at most 60 letters"),
 );
 
-export const TookSchema = v.pipe(
+const TookSchema = v.pipe(
   v.number(),
   v.integer("whole milliseconds"),
   v.minValue(0, "a time is not below 0"),
@@ -55,7 +55,7 @@ const times = (most: number, what: string) =>
   );
 
 /** What became of a step in a class. */
-export const StepTaughtSchema = v.strictObject({
+const StepTaughtSchema = v.strictObject({
   stepId: v.pipe(v.string(), v.minLength(1), v.maxLength(300)),
   /** What it was called then: the step may be gone since. */
   title: v.pipe(v.string(), v.maxLength(200)),

@@ -12,4 +12,4 @@ export {
   taughtOf,
   teachState,
 } from "./session.ts";
-export { type ClassPlan, classPlanOf, plannedBefore, type Station } from "./stations.ts";
+export { type ClassPlan, classPlanOf, plannedBefore } from "./stations.ts";

@@ -4,7 +4,7 @@ import { type PacedLesson, stepWorks } from "../pacing/index.ts";
 import type { PlannedStep } from "../record/index.ts";
 
 /** A stretch of a class: something is shown, or the class is waited for. Lesson time, ms. */
-export interface Station {
+interface Station {
   /** Index of its step. */
   readonly step: number;
   readonly kind: "show" | "wait";

@@ -1,9 +1,8 @@
-export type { Changed } from "./apply-changes.ts";
 export { applyChanges, MOST_CHANGES } from "./apply-changes.ts";
 export { canMirror, mirrorCopy, nudge, setMark, standInRow } from "./arrange.ts";
 export { setDrawingOrder } from "./change-of.ts";
 export { addFrame, frameIsUsed, removeFrame } from "./frame-changes.ts";
-export { type FurtherThings, furtherThings, goOverAlso } from "./further-things.ts";
+export { furtherThings, goOverAlso } from "./further-things.ts";
 export { setHandOut } from "./hand-out-changes.ts";
 export { duplicateObject, moveInDepth, moveInOrder, moveToPlace } from "./object-changes.ts";
 export { setOverlay, showLayer } from "./overlay-changes.ts";
@@ -26,10 +25,10 @@ export {
   takeSheetMoveAway,
   turnedByQuarter,
 } from "./registration-changes.ts";
-export { type SampleView, sampleLesson } from "./sample-lesson.ts";
+export { sampleLesson } from "./sample-lesson.ts";
 export { setOption } from "./set-option.ts";
-export { type Join, joinOf, joinSheets, singleSheet, standardSizeOf } from "./sheet-changes.ts";
-export { type StandChoice, standChoices, standOn } from "./stand-on.ts";
+export { joinOf, joinSheets, singleSheet, standardSizeOf } from "./sheet-changes.ts";
+export { standChoices, standOn } from "./stand-on.ts";
 export { cutStep, joinStep, sayOfStep } from "./step-changes.ts";
 export {
   addTake,

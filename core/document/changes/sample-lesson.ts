@@ -7,7 +7,7 @@ import { applyChanges } from "./apply-changes.ts";
 import { type Construction, findChoosable, putObject } from "./put-object.ts";
 import { changeViewKind, type ViewKind } from "./view-changes.ts";
 
-export type SampleView = "one-point" | "two-point";
+type SampleView = "one-point" | "two-point";
 
 const VIEWS = {
   "one-point": {

@@ -168,7 +168,7 @@ export function addTake(take: Take): Change[] {
 }
 
 /** The first take id that is free. */
-export function freeTakeId(lesson: Lesson): string {
+function freeTakeId(lesson: Lesson): string {
   const taken = new Set(lesson.takes.map((t) => t.id));
   let n = 1;
   while (taken.has(`take-${n}`)) n++;

@@ -1,7 +1,7 @@
 export { judgeCentreOfVision } from "./centre-taken.ts";
 export { judgeComposition } from "./composition.ts";
 export { coneRadiusMm, judgeConeOfVision } from "./cone-of-vision.ts";
-export type { Cost } from "./cost.ts";
+
 export { costOf } from "./cost.ts";
 export { judgeCrowding } from "./crowding.ts";
 export { countThings, judgeDeliverable } from "./deliverable.ts";
@@ -15,7 +15,6 @@ export {
   depthsOntoMarks,
   judgeRounding,
   judgeTypedSizes,
-  type MovedPlace,
   placesMovedByRounding,
   withMarks,
 } from "./off-the-marks.ts";

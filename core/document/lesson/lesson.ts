@@ -14,7 +14,7 @@ export const LESSON_FORMAT = "regulanda-lesson";
 
 const positiveInt = v.pipe(v.number(), v.integer("a whole number"), v.minValue(1));
 /** A recording: its video, its narration, and what ties steps and sheet to them. */
-export const TakeSchema = v.strictObject({
+const TakeSchema = v.strictObject({
   id: idSchema,
   label: v.pipe(v.string(), v.minLength(1), v.maxLength(120)),
   video: v.nullable(
@@ -56,7 +56,7 @@ export type Take = v.InferOutput<typeof TakeSchema>;
 export const setTake = changesIn<Take>("take");
 
 /** The finished sheet of another lesson on which one begins. */
-export const BeginsOnSchema = v.strictObject({
+const BeginsOnSchema = v.strictObject({
   lessonId: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
   /** What it was called. */
   title: v.pipe(v.string(), v.maxLength(120)),

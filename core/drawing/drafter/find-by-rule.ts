@@ -246,7 +246,7 @@ function meetOrReport(l: HLine, m: HLine): HPoint | string {
 }
 
 /** A distance from an edge as a paper coordinate in mm. */
-export function edgeMm(from: FromEdge, view: View): number {
+function edgeMm(from: FromEdge, view: View): number {
   switch (from.edge) {
     case "left":
     case "top":

@@ -1,4 +1,3 @@
-export type { RuledLine } from "./drafter.ts";
 export { along, Drafter } from "./drafter.ts";
 export type { Evaluation, MakesOnly } from "./evaluate.ts";
 export { evaluate } from "./evaluate.ts";
@@ -19,5 +18,5 @@ export type {
 } from "./move.ts";
 export { edgeOfSheet, needsOf } from "./move.ts";
 export { NO_SLIPS, type Slips } from "./slips.ts";
-export type { SlopeMark, SlopeMarks } from "./slope-marks.ts";
+export type { SlopeMark } from "./slope-marks.ts";
 export { LONGEST_TAPE_MM, slopeMarks, tapeNeeded } from "./slope-marks.ts";

@@ -22,7 +22,7 @@ import {
 import type { Built } from "./built.ts";
 import { callPoint } from "./call-point.ts";
 
-export interface DrawingOptions {
+interface DrawingOptions {
   readonly guides: "to-vp" | "part-way";
   /** Which guide carries the depth mark: 0, or left out, is the one from which most back edges start. */
   readonly depthMark?: number;
@@ -55,7 +55,7 @@ export interface FoundSoFar {
 }
 
 /** Two lines flatter than this to each other cross nowhere a pencil could mark; as in evaluation. */
-export const SAME_LINE_RAD = (0.01 * Math.PI) / 180;
+const SAME_LINE_RAD = (0.01 * Math.PI) / 180;
 /** A point this near a line in space, as a share of its distance from the eye, lies on it: far above rounding. */
 const ON_LINE = 1e-9;
 

@@ -1,5 +1,5 @@
 export { drawPaper } from "./draw-paper.ts";
-export type { Paper, PaperFill, PaperStroke, StandingStroke, StrokePiece } from "./paper.ts";
+export type { Paper, PaperStroke, StandingStroke, StrokePiece } from "./paper.ts";
 export { fillsAfter, isDot, paperAfter } from "./paper.ts";
 export { PaperMemo } from "./paper-memo.ts";
-export { type SeenFace, seenFaces } from "./seen-faces.ts";
+export { seenFaces } from "./seen-faces.ts";

@@ -1,4 +1,4 @@
-export { phaseOf, type UnmetNeed, unmetNeed } from "./order-moves.ts";
+export { phaseOf, unmetNeed } from "./order-moves.ts";
 export type { DrawnAs, ObjectDrawing, PlannedSolid, Program } from "./plan-lesson.ts";
 export { impossibleInObject, planLesson, withOtherDepthMark } from "./plan-lesson.ts";
 export { SHEET_ID } from "./sheet-setup.ts";

@@ -9,9 +9,9 @@ export const FOOT_CORNER = "front-left-bottom";
 export type CornerBits = readonly [width: 0 | 1, height: 0 | 1, depth: 0 | 1];
 
 const SIDES = { width: ["left", "right"], height: ["bottom", "top"], depth: ["front", "back"] } as const;
-export const BITS = [0, 1] as const;
+const BITS = [0, 1] as const;
 
-export function cornerName([i, j, k]: CornerBits): string {
+function cornerName([i, j, k]: CornerBits): string {
   return `${SIDES.depth[k]}-${SIDES.width[i]}-${SIDES.height[j]}`;
 }
 

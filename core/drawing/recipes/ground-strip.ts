@@ -1,15 +1,4 @@
-import { findPaperPoint } from "../../ground/geometry/index.ts";
-import {
-  add,
-  cross,
-  dot,
-  type Frame,
-  minus,
-  paperToWorld,
-  type Vec3,
-  type View,
-  worldToPaper,
-} from "../view/index.ts";
+import { add, cross, dot, minus, paperToWorld, type Vec3, type View } from "../view/index.ts";
 
 /**
  * The point of the ground, or of a level so much above it, seen at a paper point; where none is seen, the point on the paper
@@ -49,9 +38,4 @@ export function meetLevel(from: Vec3, direction: Vec3, on: Vec3, toward: Vec3): 
 /** The paper height at `fraction` of the way from a paper height to the horizon. */
 export function heightTowardHorizon(view: View, yMm: number, fraction: number): number {
   return yMm + (view.horizonMm - yMm) * fraction;
-}
-
-/** Whether the depth axis of a frame vanishes in a point on paper. */
-export function vanishes(view: View, frame: Frame): boolean {
-  return frame.axes.depth[2] > 1e-9 && findPaperPoint(worldToPaper(view.camera, frame.axes.depth)) !== null;
 }

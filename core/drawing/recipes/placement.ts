@@ -286,7 +286,7 @@ function depthOnFace(
 }
 
 /** The plane of a face. */
-export function findFace(solid: Solid, id: string): { readonly normal: Vec3; readonly through: Vec3 } | null {
+function findFace(solid: Solid, id: string): { readonly normal: Vec3; readonly through: Vec3 } | null {
   const face = solid.faces.find((f) => f.id === id);
   return face ? { normal: face.normal, through: cornerAt(solid, face.corners[0] ?? "") } : null;
 }

@@ -31,7 +31,7 @@ export type PutBy = "front" | "wall" | "host" | "foot-to-head" | "near-edge" | "
 export type SampleSpot = readonly [x1: number, y1: number, x2: number, y2: number];
 
 /** A thing that is met under another name as well, with what is said otherwise then. */
-export interface Variant {
+interface Variant {
   readonly label: string;
   readonly menu: string;
   readonly over: Readonly<Record<string, unknown>>;

@@ -1,5 +1,5 @@
 export { GROUND_GROUP, MIRROR_GROUP, orderGroups } from "./depth-groups.ts";
-export type { Block, Profile, ProfileArc, ProfilePoint } from "./prism.ts";
+export type { Block, Profile, ProfilePoint } from "./prism.ts";
 export { assemble, ENDS, facetCount, pointInBlock, prism } from "./prism.ts";
 export type { HidingFace, PaperBox } from "./sight.ts";
 export {
@@ -14,7 +14,6 @@ export {
 export type { ArcEdge, Edge, Face, Solid } from "./solid.ts";
 export {
   cornerAt,
-  faceShows,
   findFaceOnPaper,
   showingFaces,
   towardEye,

@@ -30,7 +30,7 @@ export interface ProfilePoint {
 }
 
 /** centre + (radius₀·cos t, radius₁·sin t), in shares along the profile's two axes. */
-export interface ProfileArc {
+interface ProfileArc {
   readonly centre: readonly [number, number];
   readonly radius: readonly [number, number];
   readonly fromRad: number;

@@ -99,7 +99,7 @@ export function arcTrace(camera: Camera, arc: Omit<ArcEdge, "facets">): Extract<
 }
 
 /** An edge as a course on paper, or null when an end does not lie in front of the eye. */
-export function edgeTrace(camera: Camera, solid: Solid, edge: Edge): Trace | null {
+function edgeTrace(camera: Camera, solid: Solid, edge: Edge): Trace | null {
   const [a, b] = [cornerAt(solid, edge.from), cornerAt(solid, edge.to)];
   if (!(a[2] > 0 && b[2] > 0)) return null;
   if (edge.arc) return arcTrace(camera, edge.arc);

@@ -53,7 +53,7 @@ export interface Solid {
 }
 
 /** A face drawn thinner than this on paper is a line: it shows nothing and hides nothing. */
-export const THINNEST_FACE_MM = 0.05;
+const THINNEST_FACE_MM = 0.05;
 
 export function cornerAt(solid: Solid, name: string): Vec3 {
   const at = solid.corners[name];
@@ -86,7 +86,7 @@ export function towardEye(ring: readonly Vec3[]): Vec3 {
 }
 
 /** Whether a face turns toward the eye and is drawn wide enough to be seen. */
-export function faceShows(camera: Camera, solid: Solid, face: Face): boolean {
+function faceShows(camera: Camera, solid: Solid, face: Face): boolean {
   if (dot(face.normal, cornerAt(solid, face.corners[0] ?? "")) >= 0) return false;
   const region = findFaceOnPaper(camera, solid, face);
   return region !== null && (face.facet === true || thicknessMm(region[0] ?? []) >= THINNEST_FACE_MM);

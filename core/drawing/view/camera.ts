@@ -38,7 +38,7 @@ export interface View {
 }
 
 /** One lesson setting in a one-point view: it moves true measures, never eyeballed corners. */
-export const DEFAULT_DISTANCE_OF_DIAGONAL = 0.87;
+const DEFAULT_DISTANCE_OF_DIAGONAL = 0.87;
 
 /**
  * The camera and frames behind what the teacher set. The first frame fixes the camera: two-point by

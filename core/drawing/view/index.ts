@@ -13,12 +13,12 @@ export {
   vanishingPoint,
   worldToPaper,
 } from "./camera.ts";
-export { type CentreOfVision, centreOfVision } from "./centre-of-vision.ts";
-export { baseFrameId, requireFrame, turnedFrameId } from "./frames.ts";
+export { centreOfVision } from "./centre-of-vision.ts";
+export { requireFrame, turnedFrameId } from "./frames.ts";
 export type { Sheet } from "./sheet.ts";
 export { numberOfSheet, SheetSchema, STANDARD_SHEETS, setSheet } from "./sheet.ts";
 export { add, cross, dot, minus, scaled, sizeOf, unit } from "./space.ts";
-export type { FrameSlice, StatedVanishingPoint, ViewSlice } from "./view-slice.ts";
+export type { ViewSlice } from "./view-slice.ts";
 export {
   impossibleInView,
   numberOfFrame,

@@ -51,7 +51,7 @@ const TurnedFrameSchema = v.strictObject({
   vanishingPoint: v.strictObject({ fromLeftMm: place, fromTopMm: v.optional(place) }),
 });
 
-export const FrameSchema = v.variant("kind", [
+const FrameSchema = v.variant("kind", [
   OnePointFrameSchema,
   TwoPointFrameSchema,
   ThreePointFrameSchema,
@@ -93,7 +93,7 @@ const ON_HORIZON_MM = 0.05;
 const LEAST_GAP_MM = 10;
 
 /** The fields in which frames state their vanishing points. */
-export type VanishingPointField = Extract<
+type VanishingPointField = Extract<
   FrameSlice extends infer F ? (F extends unknown ? keyof F : never) : never,
   `${string}anishingPoint`
 >;

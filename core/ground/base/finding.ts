@@ -1,6 +1,6 @@
 import type { Change } from "./change.ts";
 
-export type Severity = "note" | "warning" | "fault";
+type Severity = "note" | "warning" | "fault";
 
 /** A change to the document that would cure a finding, offered and never taken unasked. */
 export interface Mend {

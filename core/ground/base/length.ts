@@ -1,6 +1,6 @@
 import { MM_PER, MM_PER_INCH, UNITS } from "../lexicon/index.ts";
 
-export type LengthUnit = "in" | "mm";
+type LengthUnit = "in" | "mm";
 
 /** How lengths are spoken: `smallestFraction` is the denominator of the finest inch fraction (16 → 1/16 in). */
 export interface LengthStyle {

@@ -16,5 +16,5 @@ export { overlap, overlaps, sortRising, subtract, unite } from "./interval.ts";
 export type { Region } from "./polygon.ts";
 export { clipToSheet, insideRegion, regionContains, thicknessMm } from "./polygon.ts";
 export { areaMm2, cutAway, inBoth, together, whereAbove } from "./region-cut.ts";
-export type { DepthPoint, PlaneDepth, Trace } from "./trace.ts";
+export type { PlaneDepth, Trace } from "./trace.ts";
 export { isPoint, pointOn, pointsAlong, sharesOnLine, stretchesBehind, traceLengthMm } from "./trace.ts";

@@ -35,7 +35,7 @@ export type Trace =
     }
   | { readonly kind: "path"; readonly points: readonly DepthPoint[] };
 
-export interface DepthPoint {
+interface DepthPoint {
   readonly at: PaperPoint;
   readonly q: number;
 }

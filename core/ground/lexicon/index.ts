@@ -1,4 +1,3 @@
-export { cornerPlace } from "./corners.ts";
 export { GLOSSARY, type GlossaryWord } from "./glossary.ts";
 export { AT_THE_TABLE, OFTEN_HEARD_AS, THEMSELVES, TRADE, TRUE_BESIDE } from "./misheard.ts";
 export { DRAWN_AS } from "./nouns.ts";

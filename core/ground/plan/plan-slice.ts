@@ -18,11 +18,11 @@ const line = (what: string, most: number) =>
   );
 
 /** Where on the sheet a thing stands that a deliverable counts. */
-export const PLACES_COUNTED = ["anywhere", "above", "across", "below", "see-through"] as const;
+const PLACES_COUNTED = ["anywhere", "above", "across", "below", "see-through"] as const;
 export type PlaceCounted = (typeof PLACES_COUNTED)[number];
 
 /** "Two crates above the horizon": things by a word of their name, where they stand, and how many. */
-export const CountWantedSchema = v.strictObject({
+const CountWantedSchema = v.strictObject({
   called: line("what is counted", 40),
   where: v.picklist(PLACES_COUNTED),
   count: v.pipe(v.number(), v.integer("a whole number"), v.minValue(1), v.maxValue(99)),

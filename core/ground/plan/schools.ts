@@ -2,7 +2,7 @@ import { type Change, change, writtenAddress } from "../base/index.ts";
 import { PLAN_DEFAULTS, type Plan } from "./plan-slice.ts";
 
 /** A choice of school: what it is called and, in a line, what it changes. */
-export interface School<F extends keyof Plan> {
+interface School<F extends keyof Plan> {
   readonly field: F;
   readonly title: string;
   readonly choices: readonly { readonly value: Plan[F]; readonly label: string; readonly effect: string }[];

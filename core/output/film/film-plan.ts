@@ -5,14 +5,7 @@ import { type FilmPicture, fitRecording, fitSheet, type OverlayClock } from "../
 import { FRAME_RATES, type FrameRate } from "../../time/narration/index.ts";
 
 /** What can be taken out of a lesson as moving or still pictures. */
-export const FILM_KINDS = [
-  "video",
-  "overlay-webm",
-  "overlay-mov",
-  "overlay-png",
-  "overlay-svg",
-  "stills",
-] as const;
+const FILM_KINDS = ["video", "overlay-webm", "overlay-mov", "overlay-png", "overlay-svg", "stills"] as const;
 export type FilmKind = (typeof FILM_KINDS)[number];
 
 /** Sizes of a film; by lines the width follows the recording's shape. */

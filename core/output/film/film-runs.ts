@@ -23,7 +23,7 @@ export function* filmRuns(overlay: Overlay, frames: number, rate: FilmRate): Gen
 }
 
 /** Whether two pictures look the same. */
-export function sameFrame(a: OverlayFrame, b: OverlayFrame): boolean {
+function sameFrame(a: OverlayFrame, b: OverlayFrame): boolean {
   return (
     sameMarks(a.lines, b.lines) &&
     sameMarks(a.drawn, b.drawn) &&

@@ -57,7 +57,7 @@ export function soundPlan(map: EditMap, { ticks }: { readonly ticks: boolean }):
 }
 
 /** How long a sound takes to come and go where pieces are joined: too short to be missed, long enough not to click. */
-export const JOIN_FADE_MS = 8;
+const JOIN_FADE_MS = 8;
 
 /**
  * Fades the ends of a piece, given as samples of one channel that begin `at` frames into a piece of `frames`: in over its

@@ -1,4 +1,4 @@
-export { cardMark, type MarkedCard } from "./cards/card-mark.ts";
+export { cardMark } from "./cards/card-mark.ts";
 export { type Card, makeCards } from "./cards/cards.ts";
 export { firstPage } from "./first-page.ts";
 export { type HandedOutPages, layHandOut, printsOf } from "./hand-out.ts";
@@ -6,7 +6,7 @@ export type { Printed, ShownPages, Source } from "./laid.ts";
 export { kitOf } from "./lists/kit-pages.ts";
 export { wordsUsed } from "./lists/recap-pages.ts";
 export { drawingOf, type Page, type PagePart } from "./page.ts";
-export { isOlderMark } from "./print-mark.ts";
+
 export { type PrintState, printAgain, stateOfPrinted } from "./printed.ts";
 export { OVERLAP_MM } from "./sheets/tiles.ts";
 export { WORKSHEETS } from "./sheets/worksheet.ts";
@@ -23,5 +23,4 @@ export {
   HandOutWishSchema,
   OF_CARDS,
   USUAL_ROWS,
-  USUAL_SEED,
 } from "./wish.ts";

@@ -2,7 +2,7 @@ import { type HandOut, USUAL_MARGIN_MM } from "../../ground/plan/index.ts";
 import type { Drawing, Mark } from "../../showing/display/index.ts";
 
 /** A4: ISO 216. Letter: ANSI/ASME Y14.1 (from memory). Upright, mm. */
-export const PAGE_MM = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } } as const;
+const PAGE_MM = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } } as const;
 
 export interface Size {
   readonly width: number;

@@ -1,20 +1,18 @@
 export { arrowHead } from "./aim-marks.ts";
-export { type Box, boundsOf, cornersOf, holds, middleOf, nearestIn, overlap } from "./box.ts";
+export { type Box, boundsOf, cornersOf, holds, nearestIn, overlap } from "./box.ts";
 export { type CanvasSurface, canvasPen } from "./canvas-pen.ts";
 export { clipMarks } from "./clip-marks.ts";
-export { compareDrawings, type FinishedSheet } from "./compare-drawings.ts";
+export { compareDrawings } from "./compare-drawings.ts";
 export { drawSlip } from "./draw-slip.ts";
 export { drawState, drawStep, isNew, sheetMark } from "./draw-state.ts";
 export {
-  type Explained,
   explainStep,
   frameOfStep,
-  type Room,
   type SheetToExplain,
   type StepFrame,
 } from "./explain-step.ts";
 export { filledBox } from "./filled-box.ts";
-export type { Frame, FrameOptions } from "./frame-at.ts";
+
 export { frameAt } from "./frame-at.ts";
 export {
   drawnMarks,
@@ -27,24 +25,24 @@ export {
   underWayMarks,
 } from "./frame-parts.ts";
 export { actsBegun, stepSigns } from "./frame-signs.ts";
-export type { Emphasis, Medium } from "./ink.ts";
-export { type ActSigns, labelMarks, type SignKind, signsByAct } from "./label-marks.ts";
-export { placeLabels } from "./label-places.ts";
+export type { Medium } from "./ink.ts";
+export { labelMarks } from "./label-marks.ts";
+
 export type { Colour, Drawing, Ink, Mark, Spot } from "./mark.ts";
 export { strokeIdOf } from "./mark.ts";
-export { type MeasurePlaces, placeMeasures } from "./measure-places.ts";
+export { placeMeasures } from "./measure-places.ts";
 export { carryMarks, spotsOf } from "./move-mark.ts";
 export { BLACK_PALETTE, FILL_OPACITY, PAPER_PALETTE, PRINT_PALETTE } from "./palette.ts";
-export { drawWith, type MarkOf, type Pen } from "./pen.ts";
+export { drawWith, type Pen } from "./pen.ts";
 export { sameMark } from "./same-mark.ts";
 export type { SheetInPicture } from "./sheet-in-picture.ts";
 export { fillMarks, strokeMarks } from "./stroke-marks.ts";
 export type { SvgElement } from "./svg.ts";
 export { escapeXml, svgPen, toSvg, writeElement } from "./svg.ts";
-export { taskSign } from "./task-signs.ts";
+
 export { CAP_HEIGHT, widthOfText } from "./text-width.ts";
 export { marksToPicture, toPicture } from "./to-picture.ts";
-export { type ToolsAt, toolMarks } from "./tool-marks.ts";
+export { toolMarks } from "./tool-marks.ts";
 export { turnDrawing } from "./turn-drawing.ts";
 export { LEADING, type MeasureText, wrap } from "./wrap.ts";
 export { ring } from "./written-signs.ts";

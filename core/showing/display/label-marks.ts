@@ -31,7 +31,7 @@ export interface SignManner {
 }
 
 /** What a sign says: which place is which, how far, or where to. */
-export type SignKind = "letters" | "readings" | "aims";
+type SignKind = "letters" | "readings" | "aims";
 
 /** The marks that belong to one act of a step. */
 export interface ActSigns {

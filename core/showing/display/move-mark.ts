@@ -11,7 +11,7 @@ export interface Carried {
 }
 
 /** A pen that draws every mark somewhere else. */
-export function carrying({ to, line = () => 1, letter = () => 1 }: Carried): Pen<Mark> {
+function carrying({ to, line = () => 1, letter = () => 1 }: Carried): Pen<Mark> {
   return {
     path: (mark) => {
       const first = mark.points[0] ?? { x: 0, y: 0 };

@@ -1,6 +1,6 @@
 import type { Mark } from "./mark.ts";
 
-export type MarkOf<K extends Mark["kind"]> = Extract<Mark, { kind: K }>;
+type MarkOf<K extends Mark["kind"]> = Extract<Mark, { kind: K }>;
 
 /**
  * What a surface does with each kind of mark. SVG, canvas and PDF are pens, and so is whatever else is made of marks: one

@@ -55,7 +55,7 @@ function wrapped(text: string, size: number, width: number): string[] {
 }
 
 /** How large a board is, px. */
-export function sizeOfBoard({ lines, ring }: Board, size: number): { width: number; height: number } {
+function sizeOfBoard({ lines, ring }: Board, size: number): { width: number; height: number } {
   const words = Math.max(...lines.map((l) => widthOfText(l))) * size;
   const high = lines.length * LINE_HEIGHT * size;
   const side = ring ? 2 * RING * size + BOARD_PAD * size : 0;

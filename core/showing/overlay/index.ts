@@ -1,4 +1,4 @@
-export { overlayPalette, standOut, USUAL_TONES } from "./look.ts";
+export { overlayPalette } from "./look.ts";
 export {
   marksOf,
   type Overlay,
@@ -9,7 +9,6 @@ export {
 } from "./overlay-at.ts";
 export {
   type FilmPicture,
-  findPaperToFilm,
   fitRecording,
   fitSheet,
   textSizeIn,
@@ -22,7 +21,6 @@ export {
   SHEET_FADE_MS,
   type SheetMove,
   SheetMoveSchema,
-  type SheetRest,
   sheetAt,
   sheetRests,
   type Tones,
@@ -33,10 +31,8 @@ export {
   layersOf,
   MOST_LEAD_MS,
   OVERLAY_LAYERS,
-  OVERLAY_WEIGHTS,
   type OverlayLayer,
   OverlaySchema,
   type OverlaySettings,
-  type OverlayWeight,
 } from "./settings.ts";
 export { waitsOf } from "./waits.ts";

@@ -1,16 +1,24 @@
-import { formatHex, modeLrgb, modeRgb, type Rgb, useMode, wcagContrast, wcagLuminance } from "culori/fn";
+import {
+  formatHex,
+  modeLrgb,
+  modeRgb,
+  type Rgb,
+  useMode as register,
+  wcagContrast,
+  wcagLuminance,
+} from "culori/fn";
 import { type Colour, PAPER_PALETTE } from "../display/index.ts";
 import type { Tones } from "./registration.ts";
 
 /** Paper and table of an overhead shot under a lamp, where nobody has looked (common practice, no published source). */
-export const USUAL_TONES: Tones = { paper: "#f4efe2", table: "#6b6a68" };
+const USUAL_TONES: Tones = { paper: "#f4efe2", table: "#6b6a68" };
 
 /** Least contrast of lines against the paper, and of words against what they stand on (WCAG 2.2, 1.4.11 and 1.4.3). */
 const LEAST_LINE = 3;
 const LEAST_WORDS = 4.5;
 
-useMode(modeLrgb);
-const rgbOf = useMode(modeRgb);
+register(modeLrgb);
+const rgbOf = register(modeRgb);
 
 const BLACK: Rgb = { mode: "rgb", r: 0, g: 0, b: 0 };
 const WHITE: Rgb = { mode: "rgb", r: 1, g: 1, b: 1 };
@@ -19,7 +27,7 @@ const MID_LUMINANCE = 0.18;
 const MIX_STEPS = 24;
 
 /** A colour as near to the given one, #rrggbb, as it can be with at least this contrast (WCAG 2.2) against the ground: darker on light, lighter on dark. */
-export function standOut(colour: string, ground: string, least: number): string {
+function standOut(colour: string, ground: string, least: number): string {
   const toward = wcagLuminance(ground) > MID_LUMINANCE ? BLACK : WHITE;
   const own = rgbOf(colour) ?? toward;
   for (let i = 0; i <= MIX_STEPS; i++) {

@@ -29,7 +29,6 @@ const LayersSchema = v.strictObject({
 
 /** How heavy the overlay's lines are: a camera far away needs more. */
 export const OVERLAY_WEIGHTS = { fine: 0.7, usual: 1, bold: 1.5 } as const;
-export type OverlayWeight = keyof typeof OVERLAY_WEIGHTS;
 
 /** Furthest that lines run ahead of the hand or behind it. */
 export const MOST_LEAD_MS = 2000;

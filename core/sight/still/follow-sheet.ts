@@ -18,12 +18,12 @@ export interface SheetCourse {
 
 const NAMES = ["topLeft", "topRight", "bottomRight", "bottomLeft"] as const;
 
-export function ringOf(corners: CornersPx): readonly PicturePoint[] {
+function ringOf(corners: CornersPx): readonly PicturePoint[] {
   return NAMES.map((name) => corners[name]);
 }
 
 /** Corners from a ring in order, its first the upper left one of the sheet. */
-export function cornersFrom(ring: readonly PicturePoint[], first = 0): CornersPx {
+function cornersFrom(ring: readonly PicturePoint[], first = 0): CornersPx {
   const at = (i: number) => ring[(first + i) % 4] ?? { xPx: 0, yPx: 0 };
   return { topLeft: at(0), topRight: at(1), bottomRight: at(2), bottomLeft: at(3) };
 }

@@ -13,9 +13,7 @@ export interface Misfit {
 }
 
 /** How far beside its place a line drawn by eye is still looked for. */
-export const SEARCH_MM = 6;
-/** Below this a line lies where it should: the pencil itself is half a millimetre wide. */
-export const SAME_MM = 0.5;
+const SEARCH_MM = 6;
 
 /**
  * How far every straight line that stands on the finished paper lies from the one seen in the still, the worst first.

@@ -59,7 +59,7 @@ export function findSides(
 }
 
 /** Twice the area of a ring, above 0 where it goes clockwise as seen (y down). */
-export function area2(ring: readonly PicturePoint[]): number {
+function area2(ring: readonly PicturePoint[]): number {
   return ring.reduce((sum, p, i) => {
     const q = ring[(i + 1) % ring.length] ?? p;
     return sum + p.xPx * q.yPx - q.xPx * p.yPx;

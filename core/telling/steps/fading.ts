@@ -4,7 +4,7 @@ import { sayName } from "../told/index.ts";
 import { partOfAct, type SaidAct, sizeOfAct } from "./pack-acts.ts";
 
 /** How much help a step gets: told with its reason, told, asked, short, alone. */
-export const STAGES = ["reason", "told", "asked", "short", "alone"] as const;
+const STAGES = ["reason", "told", "asked", "short", "alone"] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** What help has been given so far, by what was done; grows while a lesson is told. */

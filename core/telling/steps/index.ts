@@ -1,10 +1,10 @@
 export { callMove } from "./call-move.ts";
-export { ASIDE_WORDS, CEILINGS, type Ceilings, FAMILY_LINES } from "./ceilings.ts";
-export { STAGES, type Stage } from "./fading.ts";
+export { CEILINGS, FAMILY_LINES } from "./ceilings.ts";
+export type { Stage } from "./fading.ts";
 export { findStep, moveOfStepId } from "./find-step.ts";
 export { presentName } from "./former-names.ts";
 export { groupSteps } from "./group-steps.ts";
 export { lengthsIn } from "./lengths-in.ts";
-export type { Pictured, Step, StepKind, StepOverride, StepWords } from "./step.ts";
+export type { Pictured, Step, StepKind } from "./step.ts";
 export { STEP_KINDS, StepOverrideSchema, setStep } from "./step.ts";
-export type { StepsInput, Telling } from "./steps-input.ts";
+export type { Telling } from "./steps-input.ts";

@@ -45,7 +45,7 @@ export type StepOverride = v.InferOutput<typeof StepOverrideSchema>;
 export const setStep = changesIn<StepOverride>("step");
 
 /** What is said about a step. */
-export interface StepWords {
+interface StepWords {
   readonly title: string;
   /** The reason behind it; empty when there is none worth a word. */
   readonly why: string;

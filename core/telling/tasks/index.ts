@@ -1,3 +1,3 @@
-export { USUAL_TASKS, type UsualTask } from "./catalogue.ts";
+export { USUAL_TASKS } from "./catalogue.ts";
 export type { Concern, Task, TaskKind, TaskPlace } from "./task.ts";
 export { setTaskField, stepIdOfTask, TASK_KINDS, TasksSchema } from "./task.ts";

@@ -24,7 +24,7 @@ export type TaskKind = (typeof TASK_KINDS)[number];
 const kitNames = Object.keys(KIT) as [KitName, ...KitName[]];
 
 /** A thing that a task is about: all of it, some of its faces, or every other piece of its pattern. */
-export const ConcernSchema = v.strictObject({
+const ConcernSchema = v.strictObject({
   thing: v.pipe(v.string(), refersTo("object")),
   /** Ids of its faces: "front", "top"; left out: all that show. */
   faces: v.optional(v.pipe(v.array(v.string()), v.minLength(1), v.maxLength(60))),
@@ -33,7 +33,7 @@ export const ConcernSchema = v.strictObject({
 export type Concern = v.InferOutput<typeof ConcernSchema>;
 
 /** Where a task stands: first or last of all, or beside a step, by the step's id. */
-export const PlaceSchema = v.union(
+const PlaceSchema = v.union(
   [
     v.picklist(["first", "last"]),
     v.strictObject({ before: v.string() }),
@@ -47,7 +47,7 @@ const minutes = (most: number, what: string) =>
   v.pipe(v.number(), v.minValue(0), v.maxValue(most, `${what} at most ${most} minutes`));
 
 /** A step without a line: kit laid out, gluing, inking, colouring, talking, handing in. */
-export const TaskSchema = v.strictObject({
+const TaskSchema = v.strictObject({
   id: idSchema,
   kind: v.picklist(TASK_KINDS),
   title: v.pipe(

@@ -158,7 +158,7 @@ function edgeEnd(stroke: PaperStroke): number {
 }
 
 /** A guide that carries an edge of its thing: drawn lightly with a tail, firm once the thing is closed. */
-export function isGuide(move: Move, stroke: PaperStroke): boolean {
+function isGuide(move: Move, stroke: PaperStroke): boolean {
   return (
     move.stroke?.plane === "space" &&
     move.stroke.tailTo !== null &&

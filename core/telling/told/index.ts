@@ -1,8 +1,8 @@
 export { callAimed } from "./call-aimed.ts";
 export { forLeftHand } from "./left-hand.ts";
 export { nameKey } from "./letters.ts";
-export { mapAct, placesIn } from "./map-act.ts";
-export { nearestMarks, readingOf, rulerMarkMm } from "./measures.ts";
+export { placesIn } from "./map-act.ts";
+export { nearestMarks, rulerMarkMm } from "./measures.ts";
 export { placeOfAct } from "./place-of-act.ts";
 export { inPlainWords } from "./plain-words.ts";
 export { isRinged } from "./say-lines.ts";
@@ -12,18 +12,14 @@ export { sayTold } from "./say-told.ts";
 export { showAct } from "./show-act.ts";
 export type { MeasureSign, Sign } from "./signs.ts";
 export { pressOf } from "./tell-input.ts";
-export { type LessonTold, type LessonToTell, type PhaseTold, tellLesson } from "./tell-lesson.ts";
+export { type PhaseTold, tellLesson } from "./tell-lesson.ts";
 export type {
   Act,
   Anew,
-  CurveTold,
-  EdgeMark,
   End,
   FromEdgeRead,
   LineRef,
   Name,
-  Piece,
-  Press,
   Reading,
   Ring,
   Ruled,

@@ -40,7 +40,7 @@ export function edgeMark(edge: SheetEdge, alongMm: number, sheet: Sheet): EdgeMa
   return { edge, from, reading: readingOf(alongMm, sheet) };
 }
 
-export const OTHER: Readonly<Record<SheetEdge, SheetEdge>> = {
+const OTHER: Readonly<Record<SheetEdge, SheetEdge>> = {
   left: "right",
   right: "left",
   top: "bottom",

@@ -12,7 +12,7 @@ const ONE_MARK_MM = 0.02;
 const CELL_MM = 0.5;
 
 /** The line a move makes, with the places its ink runs between. */
-export interface KnownLine {
+interface KnownLine {
   readonly made: LineMade;
   readonly moveIndex: number;
   readonly move: Move;

@@ -4,7 +4,7 @@ import { findVanishingPoint, requireFrame, type View, worldToPaper } from "../..
 import { distanceMm, findPaperPoint, type HLine, type PaperPoint } from "../../ground/geometry/index.ts";
 import { callAimed } from "./call-aimed.ts";
 import { edgeMark, readingOf } from "./measures.ts";
-import type { KnownLine, Place, Places } from "./places.ts";
+import type { Place, Places } from "./places.ts";
 import type { End, LineRef, Ruled, Toward, Way } from "./told.ts";
 
 /** What the telling of a line looks at. */
@@ -360,5 +360,3 @@ export function lengthBetween(places: Places, a: string, b: string): number {
   const [p, q] = [places.at(a), places.at(b)];
   return p && q ? distanceMm(p, q) : 0;
 }
-
-export type { KnownLine };

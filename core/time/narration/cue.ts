@@ -13,7 +13,7 @@ const MsSchema = v.pipe(
   v.maxValue(LATEST_MS, "times end at a thousand hours"),
 );
 
-export const CueSchema = v.pipe(
+const CueSchema = v.pipe(
   v.strictObject({
     id: v.pipe(v.string(), v.regex(/^c\d+$/, 'a cue\'s id is "c" and a number')),
     startMs: MsSchema,

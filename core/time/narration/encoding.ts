@@ -1,5 +1,5 @@
 /** An encoding in which a caption file is read, by its name for `TextDecoder`. */
-export type ReadEncoding = "utf-8" | "utf-16le" | "utf-16be";
+type ReadEncoding = "utf-8" | "utf-16le" | "utf-16be";
 
 /** How a file is written: an encoding that is read, or the name of one that is not. */
 export type Encoding =

@@ -2,7 +2,7 @@ import type { SpokenUnit } from "../../ground/lexicon/index.ts";
 import type { Token } from "./stream.ts";
 
 /** What a stretch of speech does in a lesson. */
-export const HEARD_KINDS = [
+const HEARD_KINDS = [
   "act-now",
   "pause",
   "rewind",

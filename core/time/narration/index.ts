@@ -1,11 +1,11 @@
-export { alignWords, type Matches } from "./align-words.ts";
+export { alignWords } from "./align-words.ts";
 export { formatCaptionTime, parseCaptionTime } from "./caption-time.ts";
 export { type Correction, CorrectionSchema, correctCues, correctWords } from "./correct-words.ts";
 export type { Cue, Word } from "./cue.ts";
 export { CuesSchema, wordsOf } from "./cue.ts";
 export type { Amount, Heard, HeardKind } from "./heard.ts";
 export { kindsByWord } from "./kinds-by-word.ts";
-export type { CaptionFormat, Captions } from "./read-captions.ts";
+export type { Captions } from "./read-captions.ts";
 export { readCaptionBytes, readCaptions } from "./read-captions.ts";
 export { type Sentence, sentencesOf, type Token, tokensOf } from "./stream.ts";
 export {

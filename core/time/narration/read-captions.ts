@@ -6,7 +6,7 @@ import { type Encoding, encodingOf } from "./encoding.ts";
 import { readBlocks } from "./read-blocks.ts";
 import { looksStamped, readJsonWords, readStamped } from "./read-plain.ts";
 
-export type CaptionFormat = "WebVTT" | "SubRip" | "text with times" | "JSON";
+type CaptionFormat = "WebVTT" | "SubRip" | "text with times" | "JSON";
 
 export interface Captions {
   readonly format: CaptionFormat;

@@ -3,7 +3,7 @@ import type { ExpectedAction, ExpectedStep } from "./expected.ts";
 import type { Said } from "./said.ts";
 
 /** What speaks for a clause being said while an action is told; each is a number from 0, most are 0 or 1. */
-export const WITHIN = [
+const WITHIN = [
   "told",
   "phase",
   "title",
@@ -33,7 +33,7 @@ export const WITHIN = [
   "words",
 ] as const;
 /** What speaks for a clause leading up to a step: it is announced, but nothing is done yet. */
-export const LEADING = [
+const LEADING = [
   "lead",
   "leadThing",
   "leadPhase",
@@ -43,9 +43,9 @@ export const LEADING = [
   "leadUnknown",
 ] as const;
 /** What speaks for a clause being said beside the drawing. */
-export const BESIDE = ["beside", "elsewhereBeside", "orderBeside", "unknownWords"] as const;
+const BESIDE = ["beside", "elsewhereBeside", "orderBeside", "unknownWords"] as const;
 /** What speaks for a step beginning with a clause. */
-export const BEGINS = [
+const BEGINS = [
   "begins",
   "opener",
   "nextWord",
@@ -66,7 +66,7 @@ export const BEGINS = [
   "leadFirst",
 ] as const;
 /** What it costs to go from one thing to another, or to say nothing of a step. */
-export const PASSES = [
+const PASSES = [
   "unsaid",
   "unsaidPart",
   "unsaidThing",

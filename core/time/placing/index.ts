@@ -6,6 +6,5 @@ export {
   type PlacedStep,
   type Placer,
   type Placing,
-  SURE,
 } from "./place-steps.ts";
 export { type Stray, wordsWithoutStep } from "./words-without-step.ts";

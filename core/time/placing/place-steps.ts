@@ -27,7 +27,7 @@ export interface Placing {
 export const NOTHING_PLACED: Placing = { places: [], settles: () => null };
 
 /** A place this sure is taken without a look. */
-export const SURE = 0.85;
+const SURE = 0.85;
 export const isSure = (place: PlacedStep): boolean => place.confidence >= SURE;
 
 /** Places the steps of a narration anew for each set of pins; what does not hang on them is worked out once. */

@@ -4,7 +4,7 @@ import type { Clause } from "./clauses.ts";
 import { contentStems, stemOf } from "./stems.ts";
 
 /** What hands do, as coarsely as speech tells it apart. */
-export const DOINGS = [
+const DOINGS = [
   ["mark", /\b(?:marks?|marked|marking|dots?|ticks?|measure[ds]?|measuring)\b/],
   [
     "draw",

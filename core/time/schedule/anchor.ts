@@ -3,7 +3,7 @@ import type { Finding } from "../../ground/base/index.ts";
 import type { Word } from "../narration/index.ts";
 
 /** Where something starts in the narration: at a word, and `offsetMs` after that word's beginning. */
-export const AnchorSchema = v.strictObject({
+const AnchorSchema = v.strictObject({
   wordId: v.pipe(v.string(), v.regex(/^c\d+\.w\d+$/, 'a word\'s id looks like "c3.w2"')),
   offsetMs: v.pipe(
     v.number(),

@@ -19,7 +19,7 @@ export type Carried =
 const REACH = 6;
 
 /** Words as they are compared: without case or punctuation. */
-export function comparable(words: readonly Word[]): string[] {
+function comparable(words: readonly Word[]): string[] {
   return words.map((w) => w.text.toLowerCase().replace(/[^\p{L}\p{N}/]+/gu, ""));
 }
 

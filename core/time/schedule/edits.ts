@@ -10,7 +10,7 @@ const stretch = { fromMs: MsSchema, toMs: MsSchema } as const;
 const notEmpty = <T extends { fromMs: number; toMs: number }>(edit: T) => edit.toMs > edit.fromMs;
 
 /** What the player does at a stretch or an instant of the recording, which itself never changes. */
-export const EditSchema = v.variant("kind", [
+const EditSchema = v.variant("kind", [
   v.pipe(
     v.strictObject({ kind: v.literal("cut"), ...stretch }),
     v.check(notEmpty, "a cut ends after it starts"),

@@ -4,12 +4,10 @@ export { anchorAt, type Carried, carryAnchors, wordCarrier } from "./carry-ancho
 export {
   type EditMap,
   editMap,
-  type Held,
   heldIn,
   holdsIn,
   lessonToSource,
   nearestLesson,
-  type Played,
   sourceToLesson,
   speedAt,
 } from "./edit-map.ts";
@@ -19,7 +17,6 @@ export {
   captionAt,
   captionsInLesson,
   captionsOfScript,
-  type Timed,
   writeChapterList,
   writeChapters,
   writeEdl,
@@ -38,14 +35,13 @@ export {
   type Playback,
   type PlaybackEvent,
   playOn,
-  type Segment,
   sourceMsOf,
   type Timeline,
   timelineOf,
   timelineWithoutTake,
 } from "./playback.ts";
 export { holdPlaces, proposeHolds } from "./propose-holds.ts";
-export type { Schedule, ScheduleInput, StepWindow } from "./schedule-steps.ts";
+export type { Schedule, StepWindow } from "./schedule-steps.ts";
 export { scheduleSteps, windowAt } from "./schedule-steps.ts";
 export {
   type StrokeInRecording,

@@ -1,7 +1,7 @@
 import type { EditMap, Held, Played } from "./edit-map.ts";
 
 /** A stretch of the lesson as it is played: of the recording at one speed, or a stop of its picture. [fromMs, toMs). */
-export type Segment =
+type Segment =
   | { readonly kind: "played"; readonly fromMs: number; readonly toMs: number; readonly played: Played }
   | { readonly kind: "hold"; readonly fromMs: number; readonly toMs: number; readonly hold: Held };
 

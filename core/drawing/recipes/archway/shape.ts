@@ -2,7 +2,7 @@ import * as v from "valibot";
 import { ObjectBase } from "../object-base.ts";
 import { DepthSetBySchema, ExtentSchema, FOOT } from "../placement.ts";
 
-export const part = v.pipe(v.number(), v.minValue(0.05, "at least 0.05"), v.maxValue(0.95, "at most 0.95"));
+const part = v.pipe(v.number(), v.minValue(0.05, "at least 0.05"), v.maxValue(0.95, "at most 0.95"));
 
 /** A wall with an arched opening right through it: through the opening its thickness shows. */
 export const ArchwaySchema = v.strictObject({

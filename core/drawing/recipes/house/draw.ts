@@ -192,7 +192,7 @@ function slidRake(slice: HouseSlice, solid: Solid, { view, frame }: SolveContext
 }
 
 /** Distance on paper between the true far peak and where a parallel to the near slope through the far eave meets the ridge. */
-export function slidRakeErrorMm(solid: Solid, view: View, ends: readonly [string, string]): number | null {
+function slidRakeErrorMm(solid: Solid, view: View, ends: readonly [string, string]): number | null {
   const h = (name: string) => worldToPaper(view.camera, cornerAt(solid, name));
   const [a, b] = [findPaperPoint(h(`${ends[0]}-far-eave`)), findPaperPoint(h(`${ends[0]}-peak`))];
   const farPeak = findPaperPoint(h(`${ends[1]}-peak`));

@@ -30,7 +30,7 @@ const EDGES = ["from-outer", "from", "to", "to-outer"] as const;
 type Edge = (typeof EDGES)[number];
 
 /** The kerbs, and where there are pavements their outer edges, carried round each of the four corners. */
-export function armsOf({ handles: h, crossing }: RoadSlice): readonly Arm[] {
+function armsOf({ handles: h, crossing }: RoadSlice): readonly Arm[] {
   if (!crossing) return [];
   return EDGES.flatMap((edge) =>
     (["left", "right"] as const).flatMap((side): Arm[] => {

@@ -5,7 +5,7 @@ import type { Drawing, SolveContext } from "../recipe.ts";
 import type { RoundSlice } from "./shape.ts";
 
 /** Where a circle crosses its square's diagonals, from the square's side: (1 − √½)/2 of the side. */
-export const EIGHT_POINT_SHARE = (1 - Math.SQRT1_2) / 2;
+const EIGHT_POINT_SHARE = (1 - Math.SQRT1_2) / 2;
 
 export const drawing: Drawing<RoundSlice> = {
   impossible: (slice) => [

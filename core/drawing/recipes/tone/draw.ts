@@ -42,7 +42,7 @@ function isRoof({ corners }: Face): boolean {
 }
 
 /** 0 for what looks up, 1 for what faces the light or us, 2 for the side away from the light, 3 for what looks down. */
-export function toneOf(normal: Vec3, view: View, lightFrom: "left" | "right"): 0 | 1 | 2 | 3 {
+function toneOf(normal: Vec3, view: View, lightFrom: "left" | "right"): 0 | 1 | 2 | 3 {
   const up = -dot(normal, view.ground.normal);
   if (up > 0.5) return 0;
   if (up < -0.5) return 3;

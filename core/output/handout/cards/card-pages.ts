@@ -22,14 +22,13 @@ const GRID = {
  * Sizes of text in mm, 2.83 pt each: 9 pt on four to a page, 11 pt for the youngest, who read larger letters more easily
  * (common practice, no published source). What is written in the pictures is no smaller.
  */
-export const TEXT_MM: Readonly<
-  Record<HandOut["cardsPerPage"], { readonly usual: number; readonly young: number }>
-> = {
-  1: { usual: 5.3, young: 6.2 },
-  2: { usual: 4.1, young: 4.8 },
-  4: { usual: 3.2, young: 3.9 },
-  6: { usual: 2.85, young: 3.3 },
-};
+const TEXT_MM: Readonly<Record<HandOut["cardsPerPage"], { readonly usual: number; readonly young: number }>> =
+  {
+    1: { usual: 5.3, young: 6.2 },
+    2: { usual: 4.1, young: 4.8 },
+    4: { usual: 3.2, young: 3.9 },
+    6: { usual: 2.85, young: 3.3 },
+  };
 
 /** 7 pt: what a full card of six to a page may be printed in. */
 const LEAST_SIXTH_MM = 2.47;

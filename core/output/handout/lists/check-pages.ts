@@ -50,7 +50,7 @@ const OF_VIEW: Readonly<Record<Lesson["view"]["frames"][number]["kind"], readonl
 };
 
 /** What the drawing is judged by: what is to be handed in with its counts, the goals, and what every such sheet shows. */
-export function rubricRows({ plan, view }: Pick<Lesson, "plan" | "view">): string[] {
+function rubricRows({ plan, view }: Pick<Lesson, "plan" | "view">): string[] {
   const { deliverable, goals = [], erase } = plan;
   const kinds = view.frames.map((f) => OF_VIEW[f.kind]);
   const ofView = (kinds[0] ?? []).filter((row) => kinds.every((rows) => rows.includes(row)));

@@ -19,7 +19,7 @@ const FOOT_MM = 16;
 const SIDE_MM = 6;
 
 /** Everything of a lesson that can be cut out and laid on the sheet, the paper ruler last. */
-export function piecesOf({ computed }: Source): Piece[] {
+function piecesOf({ computed }: Source): Piece[] {
   return [
     ...tilesToTrace(computed),
     ...tickStrips(computed).map(stripPiece),

@@ -9,7 +9,7 @@ import { type Variant, varyLesson } from "./vary-lesson.ts";
 const rowName = (row: number) => `Row ${String.fromCharCode(64 + row)}`;
 
 /** What a page of other measures says of a step. */
-export interface MeasuredStep {
+interface MeasuredStep {
   readonly number: number;
   readonly title: string;
   /** The sentences with a length in them. */
@@ -17,7 +17,7 @@ export interface MeasuredStep {
 }
 
 /** The steps of a variant that measure something, with the sentences that say it; all of its steps where the cards do not tell it. */
-export function measuredSteps({ computed, byTheCards }: Variant): MeasuredStep[] {
+function measuredSteps({ computed, byTheCards }: Variant): MeasuredStep[] {
   if (!byTheCards)
     return computed.steps.map(({ number, title, inFull }) => ({ number, title, says: inFull }));
   return computed.steps.flatMap(({ number, title, acts }) => {

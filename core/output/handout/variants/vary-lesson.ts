@@ -100,7 +100,7 @@ function withOther(lesson: Lesson, { id, handle }: Length, next: Seeded): Lesson
 }
 
 /** Ids of the steps whose measures differ. */
-export function changedSteps(base: ComputedLesson, variant: ComputedLesson): string[] {
+function changedSteps(base: ComputedLesson, variant: ComputedLesson): string[] {
   return variant.steps.flatMap((s, i) =>
     JSON.stringify(s.acts.map((a) => a.told.act)) ===
     JSON.stringify(base.steps[i]?.acts.map((a) => a.told.act))
