@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { type Change, change, type Finding, type Json, writtenAddress } from "#core/ground/base";
+import { ChangeSchema, type Finding } from "#core/ground/base";
 import { headersOf, type RefusalReason, refusalOfAny } from "#server/http/refusal.server.ts";
 import { jsonOf } from "#server/http/request-body.server.ts";
 import { type Saved, saveChanges, stepBack } from "#server/lessons.server.ts";
@@ -22,7 +22,7 @@ const RequestSchema = v.variant("intent", [
     intent: v.literal("changes"),
     base: v.number(),
     key: KeySchema,
-    changes: v.array(v.object({ id: v.string(), field: v.string(), value: v.unknown() })),
+    changes: v.array(ChangeSchema),
   }),
   v.object({ intent: v.picklist(["undo", "redo"]), base: v.number(), key: KeySchema }),
 ]);
@@ -43,13 +43,8 @@ export async function action({ request, params }: Route.ActionArgs): Promise<Res
 function saved(lessonId: string, asked: v.InferOutput<typeof RequestSchema>): Saved {
   const { base, key = null } = asked;
   return asked.intent === "changes"
-    ? saveChanges(lessonId, base, asked.changes.map(asChange), undefined, undefined, key)
+    ? saveChanges(lessonId, base, asked.changes, undefined, undefined, key)
     : stepBack(lessonId, asked.intent, base, undefined, undefined, key);
-}
-
-/** A change as it was sent: what is wrong with it is found when it is made. */
-function asChange({ id, field, value }: { id: string; field: string; value?: unknown }): Change {
-  return change(writtenAddress(id, field), value as Json);
 }
 
 function answer(said: SaveAnswer | Saved, status = 200, headers: Record<string, string> = {}): Response {

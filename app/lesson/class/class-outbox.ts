@@ -1,22 +1,34 @@
 import { useEffect, useSyncExternalStore } from "react";
-import type { ClassTaught } from "#core/class/record";
+import * as v from "valibot";
+import { ClassTaughtSchema } from "#core/class/record";
 import type { Finding } from "#core/ground/base";
+import { keptInBrowser } from "../../kept-in-browser.ts";
 import type { ClassesAnswer } from "../../routes/classes.ts";
 
 /** A class on its way into the record. */
-interface Outgoing {
-  readonly lessonId: string;
-  readonly key: string;
-  readonly revision: number | null;
-  readonly taught: ClassTaught;
-}
+const OutgoingSchema = v.object({
+  lessonId: v.string(),
+  key: v.string(),
+  revision: v.nullable(v.number()),
+  taught: ClassTaughtSchema,
+});
+type Outgoing = v.InferOutput<typeof OutgoingSchema>;
 
-const PREFIX = "regulanda-class-out/";
+/** Where classes are kept until the record has them. */
+export const OUTBOX_PREFIX = "regulanda-class-out/";
+const outbox = keptInBrowser<Outgoing>(OUTBOX_PREFIX, OutgoingSchema);
+const notTaken = keptInBrowser<Outgoing>("regulanda-class-refused/", OutgoingSchema);
+
+/** How many classes are on their way into the record, and why one was refused. */
+interface OutboxState {
+  readonly waiting: number;
+  readonly refused: string;
+}
+const NOTHING_WAITS: OutboxState = { waiting: 0, refused: "" };
+let state = NOTHING_WAITS;
 const AGAIN_MS = 3000;
 const LONGEST_MS = 20_000;
 const listeners = new Set<() => void>();
-/** Why the last one was not taken, where trying again is no use. */
-let refused = "";
 
 /** Sends something to the record of a lesson and says what became of it; never throws. */
 export async function askRecord(
@@ -49,15 +61,9 @@ export async function askRecord(
 
 /** Puts a class on its way: it is kept here until the record has it. */
 export function sendClass(out: Outgoing): void {
-  localStorage.setItem(PREFIX + out.key, JSON.stringify(out));
+  outbox.write(out.key, out);
   tell();
   void sendAll();
-}
-
-function waiting(): string[] {
-  return Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? "").filter((k) =>
-    k.startsWith(PREFIX),
-  );
 }
 
 let sending = false;
@@ -65,16 +71,17 @@ async function sendAll(): Promise<void> {
   if (sending) return;
   sending = true;
   try {
-    for (const place of waiting()) {
-      const text = localStorage.getItem(place);
-      if (text === null) continue;
-      const { lessonId, ...one } = JSON.parse(text) as Outgoing;
+    for (const key of outbox.names()) {
+      const out = outbox.read(key);
+      // One that cannot be read is set aside, and holds up none of the others.
+      if (!out) continue;
+      const { lessonId, ...one } = out;
       const answer = await askRecord(lessonId, { intent: "keep", ...one });
       // What the record can never take is told, and not tried for ever; it stays where it is.
       if (!answer.ok && !answer.reached) return;
-      refused = answer.ok ? "" : answer.says;
-      localStorage.removeItem(place);
-      if (!answer.ok) localStorage.setItem(place.replace(PREFIX, "regulanda-class-refused/"), text);
+      tell(answer.ok ? "" : answer.says);
+      if (!answer.ok) notTaken.write(key, out);
+      outbox.forget(key);
     }
   } finally {
     sending = false;
@@ -82,27 +89,27 @@ async function sendAll(): Promise<void> {
   }
 }
 
-function tell(): void {
+function tell(refused = state.refused): void {
+  const waiting = outbox.names().length;
+  if (waiting !== state.waiting || refused !== state.refused) state = { waiting, refused };
   for (const listener of listeners) listener();
 }
 
-/** How many classes are on their way into the record, and why one was refused. While the page is open they are sent. */
-export function useClassOutbox(): { readonly waiting: number; readonly refused: string } {
+/** How classes stand that are on their way into the record. While the page is open they are sent. */
+export function useClassOutbox(): OutboxState {
   useEffect(() => {
     void sendAll();
     const again = setInterval(() => {
-      if (waiting().length > 0) void sendAll();
+      if (outbox.names().length > 0) void sendAll();
     }, AGAIN_MS);
     return () => clearInterval(again);
   }, []);
-  const said = useSyncExternalStore(
+  return useSyncExternalStore(
     (listener) => {
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
-    () => `${waiting().length}\n${refused}`,
-    () => "0\n",
+    () => state,
+    () => NOTHING_WAITS,
   );
-  const [count, why] = said.split("\n");
-  return { waiting: Number(count), refused: why ?? "" };
 }

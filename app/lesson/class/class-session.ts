@@ -3,6 +3,7 @@ import * as v from "valibot";
 import { ClassTaughtSchema } from "#core/class/record";
 import { type TeachEvent, TeachEventSchema } from "#core/class/teaching";
 import type { AgeBand } from "#core/ground/plan";
+import { keptInBrowser } from "../../kept-in-browser.ts";
 import { newKey } from "../saving/new-key.ts";
 import { forgetKept } from "./keep-class-here.ts";
 
@@ -31,7 +32,9 @@ const SessionSchema = v.object({
   events: v.array(TeachEventSchema),
 });
 
-const placeOf = (lessonId: string) => `regulanda-class/${lessonId}`;
+/** Where classes under way are kept, by their lesson. */
+export const SESSION_PREFIX = "regulanda-class/";
+const sessions = keptInBrowser<ClassSession>(SESSION_PREFIX, SessionSchema);
 const seenPlaceOf = (lessonId: string) => `regulanda-class-seen/${lessonId}`;
 const listeners = new Set<() => void>();
 /** What was read last, so that the same text is the same session. */
@@ -39,31 +42,21 @@ const read = new Map<string, { text: string | null; session: ClassSession | null
 
 /** The class of a lesson that is under way or not yet in the record; null where there is none. */
 export function classSession(lessonId: string): ClassSession | null {
-  const place = placeOf(lessonId);
-  const text = localStorage.getItem(place);
-  const before = read.get(place);
+  const text = localStorage.getItem(SESSION_PREFIX + lessonId);
+  const before = read.get(lessonId);
   if (before?.text === text) return before.session;
-  const session = text === null ? null : parsed(text);
-  read.set(place, { text, session });
+  const session = sessions.read(lessonId);
+  read.set(lessonId, { text, session });
   return session;
-}
-
-function parsed(text: string): ClassSession | null {
-  try {
-    const checked = v.safeParse(SessionSchema, JSON.parse(text));
-    return checked.success ? checked.output : null;
-  } catch {
-    return null;
-  }
 }
 
 /** Keeps a session as it is now; null forgets it. Other windows hear of it. */
 export function keepSession(lessonId: string, session: ClassSession | null): void {
   if (session === null) {
-    localStorage.removeItem(placeOf(lessonId));
+    sessions.forget(lessonId);
     localStorage.removeItem(seenPlaceOf(lessonId));
     forgetKept(lessonId);
-  } else localStorage.setItem(placeOf(lessonId), JSON.stringify(session));
+  } else sessions.write(lessonId, session);
   for (const listener of listeners) listener();
 }
 

@@ -10,10 +10,12 @@ import { FindingList } from "../../ui/FindingList.tsx";
 import { UndoButtons } from "../../ui/UndoButtons.tsx";
 import { useTyped } from "../../ui/use-typed.ts";
 import { type LessonContext, useChosenStep } from "../lesson-context.ts";
+import { unsavedPrefix } from "../saving/unsaved-store.ts";
 import { type LessonEditor, useLessonEditor } from "../saving/use-lesson-editor.ts";
 import { KeysButton } from "./KeysButton.tsx";
 import styles from "./LessonFrame.module.css";
 import { NotSaved } from "./NotSaved.tsx";
+import { SetAside } from "./SetAside.tsx";
 import { StepStrip } from "./StepStrip.tsx";
 
 const PLACES: readonly { place: PlaceName; title: string }[] = [
@@ -75,6 +77,7 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
         <KeysButton />
       </header>
       <div className={styles.notices}>
+        <SetAside prefix={unsavedPrefix(stored.id)} what="unsaved edits" />
         {editor.trouble ? <NotSaved editor={editor} trouble={editor.trouble} /> : null}
         {editor.refusals.length > 0 ? (
           <div className={styles.notice} role="alert">

@@ -1,4 +1,17 @@
+import * as v from "valibot";
+import { ChangeSchema } from "#core/ground/base";
+import { keptInBrowser } from "../../kept-in-browser.ts";
 import type { Op, UnsavedStore } from "./save-line.ts";
+
+const OpSchema = v.object({
+  key: v.string(),
+  intent: v.picklist(["changes", "undo", "redo"]),
+  changes: v.array(ChangeSchema),
+  base: v.exactOptional(v.number()),
+});
+
+/** Where unsaved edits of a lesson are kept, by a name for it that no other has. */
+export const unsavedPrefix = (lesson: string) => `regulanda-unsaved/${lesson}/`;
 
 /**
  * Keeps the unsaved edits of a lesson, by a name for it that no other has, in this browser. Every window has a place of its own, named in what it keeps for itself,
@@ -6,19 +19,21 @@ import type { Op, UnsavedStore } from "./save-line.ts";
  * by one that was closed or reloaded, and is taken up.
  */
 export function browserStore(lesson: string): UnsavedStore {
-  const prefix = `regulanda-unsaved/${lesson}/`;
+  const prefix = unsavedPrefix(lesson);
+  const kept = keptInBrowser<Op[]>(prefix, v.array(OpSchema));
+  /** The window's own place. */
   let place: string | null = null;
   return {
     adopt: async () => {
       try {
         const own = sessionStorage.getItem("regulanda-window") ?? newWindow();
         // A copied window has its original's name.
-        place = (await hold(prefix + own)) ? prefix + own : prefix + newWindow();
-        const found = readAt(place);
-        for (const at of placesOf(prefix)) {
-          if (at === place || !navigator.locks || !(await hold(at))) continue;
-          found.push(...readAt(at));
-          localStorage.removeItem(at);
+        place = (await hold(prefix + own)) ? own : newWindow();
+        const found = kept.read(place) ?? [];
+        for (const at of kept.names()) {
+          if (at === place || !navigator.locks || !(await hold(prefix + at))) continue;
+          found.push(...(kept.read(at) ?? []));
+          kept.forget(at);
         }
         return found;
       } catch {
@@ -29,8 +44,8 @@ export function browserStore(lesson: string): UnsavedStore {
     keep: (unsaved) => {
       try {
         if (place === null) return unsaved.length === 0;
-        if (unsaved.length === 0) localStorage.removeItem(place);
-        else localStorage.setItem(place, JSON.stringify(unsaved));
+        if (unsaved.length === 0) kept.forget(place);
+        else kept.write(place, [...unsaved]);
         return true;
       } catch {
         // More than the browser keeps: an hour of words, for example.
@@ -44,21 +59,6 @@ function newWindow(): string {
   const name = crypto.getRandomValues(new Uint32Array(2)).join("-");
   sessionStorage.setItem("regulanda-window", name);
   return name;
-}
-
-function placesOf(prefix: string): string[] {
-  return Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? "").filter((k) =>
-    k.startsWith(prefix),
-  );
-}
-
-function readAt(place: string): Op[] {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(place) ?? "[]");
-    return Array.isArray(kept) ? (kept as Op[]) : [];
-  } catch {
-    return [];
-  }
 }
 
 /** Holds a name until this window goes; false when another window holds it. */

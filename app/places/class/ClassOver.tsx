@@ -4,9 +4,10 @@ import { Link } from "react-router";
 import { overrunsOf, totalsOf } from "#core/class/record";
 import { type ClassPlan, shownMs, type TeachEvent, type TeachState, taughtOf } from "#core/class/teaching";
 import { countOf, formatClock, timesOf } from "#core/ground/base";
-import { sendClass, useClassOutbox } from "../../lesson/class/class-outbox.ts";
-import { keepSession } from "../../lesson/class/class-session.ts";
+import { OUTBOX_PREFIX, sendClass, useClassOutbox } from "../../lesson/class/class-outbox.ts";
+import { keepSession, SESSION_PREFIX } from "../../lesson/class/class-session.ts";
 import { PupilsInput, pupilsTyped } from "../../lesson/class/PupilsInput.tsx";
+import { SetAside } from "../../lesson/frame/SetAside.tsx";
 import styles from "./Class.module.css";
 import type { ClassInHand } from "./use-class-in-hand.ts";
 
@@ -112,6 +113,8 @@ export function ClassSent({ id, onBegin }: { id: string; onBegin: () => void }) 
           ? "The server does not answer yet. The class is kept in this browser and sent as soon as it does; you can close the window."
           : refused || "What was kept of the last one stands in the record."}
       </p>
+      <SetAside prefix={OUTBOX_PREFIX} what="classes on their way into the record" />
+      <SetAside prefix={`${SESSION_PREFIX}${id}`} what="a class under way" />
       <div className={styles.ways}>
         <Button onClick={onBegin}>Begin a class</Button>
         <Link to={`/lessons/${id}/log`}>To the record</Link>

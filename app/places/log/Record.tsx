@@ -4,7 +4,8 @@ import { useRevalidator } from "react-router";
 import type { LearntPace } from "#core/class/pacing";
 import { type ClassKept, totalsOf } from "#core/class/record";
 import { countOf, type Finding, formatClock } from "#core/ground/base";
-import { askRecord, useClassOutbox } from "../../lesson/class/class-outbox.ts";
+import { askRecord, OUTBOX_PREFIX, useClassOutbox } from "../../lesson/class/class-outbox.ts";
+import { SetAside } from "../../lesson/frame/SetAside.tsx";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { newKey } from "../../lesson/saving/new-key.ts";
@@ -99,6 +100,7 @@ export function Record({
           </>
         ) : null}
       </header>
+      <SetAside prefix={OUTBOX_PREFIX} what="classes on their way into the record" />
       {waiting > 0 ? (
         <p role="status">A class waits for the server to go into the record; it is tried again by itself.</p>
       ) : null}

@@ -1,3 +1,5 @@
+import * as v from "valibot";
+
 /** Any value that survives JSON unchanged; a field that is undefined is one left out. */
 export type Json =
   | string
@@ -26,6 +28,12 @@ export interface Address {
 export interface Change extends Address {
   readonly value: Json;
 }
+
+/** A change as it was sent or kept: what is wrong with it is found when it is made. */
+export const ChangeSchema = v.pipe(
+  v.object({ id: v.string(), field: v.string(), value: v.optional(v.unknown()) }),
+  v.transform(({ id, field, value }): Change => change(writtenAddress(id, field), value as Json)),
+);
 
 /** What stands at a dotted path in a T; never where no member of T has such a field. */
 export type ValueAt<T, P extends string> = P extends `${infer Head}.${infer Rest}`

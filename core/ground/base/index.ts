@@ -1,6 +1,7 @@
 export {
   type Address,
   type Change,
+  ChangeSchema,
   change,
   changesIn,
   changesOf,
