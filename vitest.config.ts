@@ -5,7 +5,9 @@ export default defineConfig({
   test: {
     include: ["tests/{unit,property,golden}/**/*.test.ts"],
     setupFiles: ["tests/setup.ts"],
-    testTimeout: 60_000,
+    // Watchdogs, not limits: work is bounded by what a test does, never by how long a busy machine takes over it.
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
     // Left to itself, one core of two would stand idle.
     maxWorkers: availableParallelism(),
     // No test changes what another sees of a module, so that files may share what they import.

@@ -1,5 +1,4 @@
 import "@mantine/core/styles.layer.css";
-import "@mantine/dropzone/styles.layer.css";
 import "@fontsource/alegreya-sans/latin-400.css";
 import "@fontsource/alegreya-sans/latin-500.css";
 import "@fontsource/alegreya-sans/latin-700.css";

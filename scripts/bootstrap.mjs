@@ -1,34 +1,68 @@
-// Readies a fresh clone, with nothing but Node: packages, the built app, and the browser for the tests.
-import { spawnSync } from "node:child_process";
+// Readies a fresh clone, with nothing but Node: packages, the built app, and the browser for the tests. What does not wait
+// for each other is done side by side: compiling the database driver takes one core for a minute.
+import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
+import { BROWSERS } from "./browser.mjs";
 
 const home = resolve(dirname(fileURLToPath(import.meta.url)), "..");
-const wants = new Set(process.argv.slice(2));
 const stamps = join(home, "node_modules", ".stamps");
 
-if (Number(process.versions.node.split(".")[0]) < 20)
-  fail(`Node 20 or 22 is needed, this is ${process.versions.node}.`);
+/**
+ * Installs and builds what is missing or out of date; a failure ends the program and says what failed.
+ *
+ * @param wants `build`: the built app; `browser`: what the browser tests need; `meanwhile`: work of the caller's that
+ *   needs the packages but not the database driver, done while that is compiled.
+ */
+export async function makeReady({ build = false, browser = false, meanwhile = async () => {} } = {}) {
+  checkNode();
+  const tools = browser ? installTools() : undefined;
+  await installPackages();
+  const driver = compileDriver();
+  if (build) await buildApp();
+  await meanwhile();
+  await Promise.all([driver, tools]);
+}
 
-const locked = hashOf([join(home, "package-lock.json")]);
-if (readStamp("packages") !== locked) {
-  say("Installing packages (two to three minutes the first time) …");
-  const headers = resolve(process.execPath, "../../include/node");
-  run("npm", ["ci", "--no-audit", "--no-fund"], {
-    // The database driver is compiled here; -O1 compiles in a third of the time and runs as fast.
-    CFLAGS: "-O1",
-    CXXFLAGS: "-O1",
-    JOBS: "max",
-    ...(existsSync(headers) && !process.env.npm_config_nodedir
-      ? { npm_config_nodedir: resolve(process.execPath, "../..") }
-      : {}),
-  });
+/** `engines` says it too, but npm only warns. */
+function checkNode() {
+  const [major, minor] = process.versions.node.split(".").map(Number);
+  if ((major === 20 && minor >= 19) || (major === 22 && minor >= 12) || major >= 24) return;
+  fail(`Node 20.19, 22.12, 24 or newer is needed; this is ${process.versions.node}.`);
+}
+
+async function installPackages() {
+  const locked = hashOf([join(home, "package-lock.json")]);
+  if (readStamp("packages") === locked) return;
+  say("Installing packages (two minutes the first time) …");
+  await run("npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund"]);
   writeStamp("packages", locked);
 }
 
-if (wants.has("--build")) {
+/** The only package that has something to compile; its stamp goes with the packages' folder when they are installed anew. */
+async function compileDriver() {
+  const wanted = `${process.versions.modules} ${readStamp("packages")}`;
+  if (readStamp("driver") === wanted) return;
+  const nodeHome = resolve(process.execPath, "../..");
+  const headers = existsSync(join(nodeHome, "include", "node")) && !process.env.npm_config_nodedir;
+  await run(
+    "npm",
+    ["rebuild", "better-sqlite3"],
+    {
+      // -O1 compiles in a third of the time and runs as fast.
+      CFLAGS: "-O1",
+      CXXFLAGS: "-O1",
+      JOBS: "max",
+      ...(headers ? { npm_config_nodedir: nodeHome } : {}),
+    },
+    true,
+  );
+  writeStamp("driver", wanted);
+}
+
+async function buildApp() {
   const sources = ["app", "core", "film", "server", "workers", "public"].flatMap((d) =>
     filesIn(join(home, d)),
   );
@@ -38,47 +72,55 @@ if (wants.has("--build")) {
       join(home, f),
     ),
   ]);
-  if (readStamp("build") !== built || !existsSync(join(home, "build", "server", "index.js"))) {
-    say("Building the app …");
-    run("npm", ["run", "-s", "build"], { NODE_ENV: "production" }, true);
-    writeStamp("build", built);
-  }
+  if (readStamp("build") === built && existsSync(join(home, "build", "server", "index.js"))) return;
+  say("Building the app …");
+  await run("npm", ["run", "-s", "build"], { NODE_ENV: "production" }, true);
+  writeStamp("build", built);
 }
 
-if (wants.has("--browser")) {
-  install("chromium", ["/usr/bin/chromium"], "the browser tests");
-  install("ffmpeg", ["/usr/bin/ffmpeg", "/usr/bin/ffprobe"], "reading films back");
-  install("poppler-utils", ["/usr/bin/pdftotext", "/usr/bin/pdftoppm"], "reading the printed cards back");
-}
-
-/** Installs a Debian package when one of its files is missing and this is root; otherwise says what to install. */
-function install(name, files, why) {
-  if (files.every((f) => existsSync(f))) return;
-  const by = `apt-get install -y ${name}`;
-  if (process.getuid?.() !== 0) fail(`${name} is needed for ${why}. Install it as root: ${by}`);
-  say(`Installing ${name} for ${why} …`);
+async function installTools() {
+  const missing = [
+    ["chromium-headless-shell", BROWSERS, "the browser tests"],
+    ["ffmpeg", ["/usr/bin/ffmpeg"], "reading films back"],
+    ["poppler-utils", ["/usr/bin/pdftotext"], "reading the printed cards back"],
+  ].filter(([, files]) => !files.some((f) => existsSync(f)));
+  if (missing.length === 0) return;
+  const names = missing.map(([name]) => name);
+  const why = missing.map(([name, , what]) => `${name} for ${what}`).join(", ");
+  if (process.getuid?.() !== 0)
+    fail(`Missing: ${why}. Install as root: apt-get install -y ${names.join(" ")}`);
+  say(`Installing ${why} …`);
   const lock = ["-o", "DPkg::Lock::Timeout=500"];
-  run("apt-get", ["update", ...lock], {}, true);
-  run(
+  await run("apt-get", ["update", ...lock], {}, true);
+  await run(
     "apt-get",
-    ["install", "-y", "--no-install-recommends", ...lock, name],
+    ["install", "-y", "--no-install-recommends", ...lock, ...names],
     { DEBIAN_FRONTEND: "noninteractive" },
     true,
   );
-  if (!files.every((f) => existsSync(f)))
-    fail(`${name} was installed, but ${files.join(", ")} is still missing.`);
+  for (const [name, files] of missing)
+    if (!files.some((f) => existsSync(f)))
+      fail(`${name} was installed, but ${files.join(" or ")} is still missing.`);
 }
 
-function run(command, args, env = {}, quiet = false) {
-  const { status, stdout, stderr } = spawnSync(command, args, {
+/** Runs a command to its end; when it fails, says what a quiet one printed, and ends the program. */
+export async function run(command, args, env = {}, quiet = false) {
+  const child = spawn(command, args, {
     cwd: home,
     env: { ...process.env, ...env },
-    stdio: quiet ? "pipe" : ["ignore", "inherit", "inherit"],
-    encoding: "utf8",
-    maxBuffer: 64 * 1024 * 1024,
+    stdio: ["ignore", quiet ? "pipe" : "inherit", quiet ? "pipe" : "inherit"],
   });
-  if (status !== 0)
-    fail(`${quiet ? `${stdout ?? ""}${stderr ?? ""}\n` : ""}"${command} ${args.join(" ")}" failed.`);
+  const printed = [];
+  child.stdout?.on("data", (piece) => printed.push(piece));
+  child.stderr?.on("data", (piece) => printed.push(piece));
+  const status = await new Promise((ended) => {
+    child.on("error", (error) => {
+      printed.push(Buffer.from(error.message));
+      ended(1);
+    });
+    child.on("close", ended);
+  });
+  if (status !== 0) fail(`${Buffer.concat(printed)}\n"${command} ${args.join(" ")}" failed.`);
 }
 
 function filesIn(folder) {
@@ -91,7 +133,7 @@ function filesIn(folder) {
 }
 
 function hashOf(files) {
-  const hash = createHash("sha256").update(process.versions.modules);
+  const hash = createHash("sha256");
   for (const file of files) hash.update(file.slice(home.length)).update(readFileSync(file));
   return hash.digest("hex");
 }
@@ -113,4 +155,9 @@ function say(text) {
 function fail(text) {
   console.error(text);
   process.exit(1);
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  const wants = new Set(process.argv.slice(2));
+  await makeReady({ build: wants.has("--build"), browser: wants.has("--browser") });
 }

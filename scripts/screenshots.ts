@@ -7,6 +7,7 @@ import { chromium, type Page } from "@playwright/test";
 import { type Lesson, parseLesson } from "#core/document/lesson";
 import { computeLesson } from "#core/document/pipeline";
 import { holdLocked } from "../tests/attack/break-store.ts";
+import { browserPath } from "./browser.mjs";
 
 const PORT = "4391";
 const HOME = `http://127.0.0.1:${PORT}`;
@@ -39,7 +40,7 @@ async function lessonAt(page: Page, address: string): Promise<Lesson> {
 }
 
 const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
+  executablePath: browserPath(),
   args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
 });
 /** Waits for the pictures by which a hand-out is chosen. */

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { serialiseLesson } from "#core/document/lesson";
+import { browserPath } from "../../scripts/browser.mjs";
 import { quay } from "./lessons.ts";
 
 const PORT = "4379";
@@ -19,7 +20,7 @@ await new Promise<void>((ready) =>
   server.stdout.on("data", (chunk: Buffer) => chunk.toString().includes("open at") && ready()),
 );
 const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
+  executablePath: browserPath(),
   args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
 });
 

@@ -11,6 +11,7 @@ import { build } from "vite";
 import { applyChanges, setEdits } from "#core/document/changes";
 import type { Lesson } from "#core/document/lesson";
 import type { FilmWish } from "#core/output/film";
+import { browserPath } from "../../scripts/browser.mjs";
 import type { FilmJob, FilmOrder, MadeFilm } from "../../workers/film.worker.ts";
 import { changeAt } from "../change-at.ts";
 import { demoLesson } from "../demo-lesson.ts";
@@ -94,7 +95,7 @@ const server = createServer((req, res) => {
 await new Promise<void>((ready) => server.listen(0, "127.0.0.1", ready));
 const home = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
+  executablePath: browserPath(),
   args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
 });
 

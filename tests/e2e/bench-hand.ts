@@ -104,7 +104,7 @@ export async function seek(page: Page, ms: number): Promise<number> {
     await expect
       .poll(async () => Math.abs(Number(await screen.getAttribute("data-at-ms")) - ms), { timeout: 4000 })
       .toBeLessThan(120);
-  }).toPass({ timeout: 20_000 });
+  }).toPass();
   // The frame of an earlier turn may still be on its way.
   await page.waitForTimeout(150);
   return Number(await screen.getAttribute("data-at-ms"));

@@ -53,7 +53,7 @@ test("the desk is zoomed by wheel and keys with the place under the pointer stay
   await expect(async () => {
     await page.keyboard.press("t");
     await expect.poll(async () => 1 / (await mmPerPx(page)), { timeout: 1000 }).toBeCloseTo(pxPerMm, 1);
-  }).toPass({ timeout: 20_000 });
+  }).toPass();
 });
 
 test("things are chosen on the sheet, moved over others, several at once; held ones stay; one undo takes it back", async ({
@@ -195,11 +195,11 @@ test("the take lies flat under the sheet, and a crate drawn by eye is laid on th
   }));
   await page.goto(`/lessons/${id}/build`);
   await page.getByRole("switch", { name: "Lay the take under the sheet" }).click();
-  await expect(page.getByText(/lines are seen, \d+ lie off:/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/lines are seen, \d+ lie off:/)).toBeVisible();
   await expect(desk(page).locator("image")).toBeVisible();
   await page.getByRole("button", { name: "5. left bench" }).click();
   await page.getByRole("button", { name: "Lay the left bench on its lines" }).click();
-  await expect(page.getByText(/^Laid on the lines seen: at most/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^Laid on the lines seen: at most/)).toBeVisible();
   await saved(page);
   const benchOf = async (lessonId: string) =>
     boxesOf(await documentOf(page, lessonId)).find((b) => b.id === "left-bench");

@@ -29,7 +29,6 @@ async function byBrowser(page: import("@playwright/test").Page, text: string) {
 test("the browser's own parser reads what we write, and agrees with our reading of the W3C's syntax cases", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await page.goto("/");
   const written = fc.sample(
     fc.array(

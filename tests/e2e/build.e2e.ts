@@ -121,10 +121,10 @@ test("a window hears at once what another saved, shows it, and goes on from ther
   await other.getByRole("radio", { name: "Fold twice" }).check();
   await saved(other);
   // The first window was not touched, nor reloaded.
-  await expect(page.getByRole("radio", { name: "Fold twice" })).toBeChecked({ timeout: 2000 });
+  await expect(page.getByRole("radio", { name: "Fold twice" })).toBeChecked();
   await expect(page.getByRole("status").filter({ hasText: "Saved elsewhere too" })).toBeVisible();
   await page.getByRole("radio", { name: "By eye" }).check();
-  await expect(other.getByRole("radio", { name: "By eye" })).toBeChecked({ timeout: 2000 });
+  await expect(other.getByRole("radio", { name: "By eye" })).toBeChecked();
   expect((await documentOf(page, id)).plan.centre).toBe("eye");
 });
 

@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import { computeLesson } from "#core/document/pipeline";
-import { copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
+import { copyOf, documentOf, expect, test } from "./bench-hand.ts";
 
 const QUAY = "crates-on-the-quay-straight-ahead";
 
@@ -34,7 +34,6 @@ const key = async (page: Page, name: string, of: Page = page) => {
 test("the waits a class needs are taken; one is made longer in class and a slip is marked; the record tells, and its proposal is taken and undone", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const id = await oneCrate(page);
   expect(computeLesson(await documentOf(page, id)).steps).toHaveLength(5);
   await page.goto(`/lessons/${id}/teach`);
@@ -47,10 +46,10 @@ test("the waits a class needs are taken; one is made longer in class and a slip 
   await expect(line).toHaveValue(/^1\d(\.\d)? s$/);
   await expect.poll(async () => (await documentOf(page, id)).plan.classPace).toBeUndefined();
   await page.getByRole("button", { name: /^Take .* waits/ }).click();
-  await saved(page);
+  const held = async () =>
+    Object.values((await documentOf(page, id)).steps).filter((s) => s.holdMs !== undefined).length;
+  await expect.poll(held).toBeGreaterThanOrEqual(4);
   const taken = await documentOf(page, id);
-  const held = Object.values(taken.steps).filter((s) => s.holdMs !== undefined);
-  expect(held.length).toBeGreaterThanOrEqual(4);
   await expect(page.getByText(/The waits keep 85 % of the class/)).toBeVisible();
   await expect(page.getByRole("img", { name: /at least 8\d % of the class are in step/ })).toBeVisible();
 
@@ -224,9 +223,7 @@ function kill(server: ChildProcess): void {
   }
 }
 const ready = () =>
-  expect
-    .poll(async () => (await fetch(`${HOME}/mark.svg`).catch(() => null))?.status ?? 0, { timeout: 30_000 })
-    .toBe(200);
+  expect.poll(async () => (await fetch(`${HOME}/mark.svg`).catch(() => null))?.status ?? 0).toBe(200);
 
 test.describe("without a server", () => {
   test.use({
@@ -238,7 +235,6 @@ test.describe("without a server", () => {
   test("a class goes on while the server is dead, with its recording, and nothing that was marked is lost", async ({
     page,
   }) => {
-    test.setTimeout(120_000);
     const folder = mkdtempSync(join(tmpdir(), "regulanda-class-"));
     let server = start(folder);
     try {
@@ -274,9 +270,7 @@ test.describe("without a server", () => {
       await expect(page.getByRole("heading", { name: "On its way into the record" })).toBeVisible();
       server = start(folder);
       await ready();
-      await expect(page.getByRole("heading", { name: "No class is under way" })).toBeVisible({
-        timeout: 30_000,
-      });
+      await expect(page.getByRole("heading", { name: "No class is under way" })).toBeVisible();
       const table = await (await fetch(`${HOME}/lessons/the-lock-keepers-glasshouse/classes`)).text();
       const stuck = table
         .split("\r\n")

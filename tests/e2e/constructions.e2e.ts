@@ -84,7 +84,7 @@ test("the tray, a posts' handle and the choice of order are reached by keyboard 
     if ((await posts.count()) < 2)
       await page.getByRole("button", { name: "All constructions" }).press("Enter");
     await expect(posts).toHaveCount(2, { timeout: 2000 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass();
   await posts.last().press("Enter");
   await page.getByRole("button", { name: "Put it in the middle" }).focus();
   await page.keyboard.press("Enter");

@@ -107,7 +107,6 @@ const scenes = fc.constantFrom(...VIEW_KINDS).chain((kind) =>
 test("the visible strokes of random scenes agree with the depth buffer of three.js, to two pixels of a third of a mm", async ({
   browser,
 }) => {
-  test.setTimeout(240_000);
   const page = await browser.newPage();
   const core = readFileSync("node_modules/three/build/three.core.js", "utf8");
   const main = readFileSync("node_modules/three/build/three.module.js", "utf8");

@@ -49,9 +49,7 @@ async function bringInTake(page: Page): Promise<string> {
   const choosing = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Bring in the recording" }).click();
   await (await choosing).setFiles(TAKE);
-  await expect(page.getByRole("button", { name: "Bring in another recording" })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByRole("button", { name: "Bring in another recording" })).toBeVisible();
   await saved(page);
   return id;
 }
@@ -59,8 +57,8 @@ async function bringInTake(page: Page): Promise<string> {
 async function make(page: Page, kind: string): Promise<string> {
   await page.getByRole("radio", { name: new RegExp(`^${kind}`) }).check();
   const button = page.getByRole("button", { name: "Make it" });
-  await expect(button).toBeEnabled({ timeout: 20_000 });
-  const downloading = page.waitForEvent("download", { timeout: 120_000 });
+  await expect(button).toBeEnabled();
+  const downloading = page.waitForEvent("download");
   await button.click();
   const download: Download = await downloading;
   const file = join(mkdtempSync(join(tmpdir(), "film-")), download.suggestedFilename());
@@ -72,13 +70,12 @@ async function make(page: Page, kind: string): Promise<string> {
 test("an evening's recording goes in; its sheet is followed, and a finished video and every overlay come out", async ({
   page,
 }) => {
-  test.setTimeout(300_000);
   await withoutDialogue(page);
   const id = await bringInTake(page);
   await page.getByRole("link", { name: "Rehearse" }).click();
   await beside(page, "Sheet");
   await page.getByRole("button", { name: "Follow the sheet" }).click();
-  await expect(page.getByText("It is moved 3 times")).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText("It is moved 3 times")).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("list", { name: "Movements of the sheet" }).getByRole("listitem")).toHaveCount(
     3,
@@ -222,7 +219,6 @@ function differences(film: Uint8Array, recorded: Uint8Array, overlay: Uint8Array
 test("a film is stopped in the middle: nothing of it is left, and what cannot be made is said before", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await withoutDialogue(page);
   await page.goto("/lessons/the-lock-keepers-glasshouse/rehearse");
   await beside(page, "Take out");
@@ -230,9 +226,9 @@ test("a film is stopped in the middle: nothing of it is left, and what cannot be
   // Large enough to be still under way when it is stopped.
   await page.getByRole("combobox", { name: "Size" }).click();
   await page.getByRole("option", { name: "1080 lines" }).click();
-  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled();
   await page.getByRole("button", { name: "Make it" }).click();
-  await expect(page.getByText(/\d+ %, \d+:\d\d left/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/\d+ %, \d+:\d\d left/)).toBeVisible();
   // Another place of the lesson does not end it.
   await page.getByRole("link", { name: "Plan" }).click();
   await page.getByRole("link", { name: "Rehearse" }).click();
@@ -253,16 +249,16 @@ test("a film is stopped in the middle: nothing of it is left, and what cannot be
       return handle && (await handle.getFile()).size;
     });
   await page.getByRole("radio", { name: /^Overlay, QuickTime/ }).check();
-  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled();
   await page.getByRole("button", { name: "Make it" }).click();
-  await expect(page.getByText(/\d+ %, \d+:\d\d left/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/\d+ %, \d+:\d\d left/)).toBeVisible();
   await page.getByRole("button", { name: "Stop and throw it away" }).click();
   await expect(page.getByText("was stopped; nothing of it is left")).toBeVisible();
   expect(await chosen()).toBeNull();
   await page.getByRole("radio", { name: /^Stills/ }).check();
-  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled();
   await page.getByRole("button", { name: "Make it" }).click();
-  await expect(page.locator('[data-film="done"]')).toContainText("is written", { timeout: 60_000 });
+  await expect(page.locator('[data-film="done"]')).toContainText("is written");
   expect(await chosen()).toBeGreaterThan(100_000);
   expect(left).toEqual([]);
 });
@@ -271,7 +267,6 @@ test("a recording that cannot be decoded, one with no sheet in it, and a window 
   page,
   context,
 }) => {
-  test.setTimeout(120_000);
   const made = mkdtempSync(join(tmpdir(), "bad-"));
   const film = (name: string, args: string) =>
     execFileSync(
@@ -289,17 +284,15 @@ test("a recording that cannot be decoded, one with no sheet in it, and a window 
   await beside(page, "Take out");
   await expect(
     page.getByText(/cannot decode the picture of ".*".*overlay can still be taken out/),
-  ).toBeVisible({ timeout: 20_000 });
+  ).toBeVisible();
   await expect(page.getByRole("button", { name: "Make it" })).toBeDisabled();
   // The overlay needs nothing of the recording.
   await page.getByRole("radio", { name: /^Overlay, QuickTime/ }).check();
-  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "Make it" })).toBeEnabled();
   served = "bare.mp4";
   await beside(page, "Sheet");
   await page.getByRole("button", { name: "Follow the sheet" }).click();
-  await expect(page.getByText("No sheet was seen with all four sides in the picture")).toBeVisible({
-    timeout: 60_000,
-  });
+  await expect(page.getByText("No sheet was seen with all four sides in the picture")).toBeVisible();
   await context.unroute("**/media/*");
 
   const other = await context.newPage();
@@ -307,9 +300,9 @@ test("a recording that cannot be decoded, one with no sheet in it, and a window 
   await other.goto("/lessons/the-lock-keepers-glasshouse/rehearse");
   await beside(other, "Take out");
   await other.getByRole("radio", { name: /^Overlay, QuickTime/ }).check();
-  await expect(other.getByRole("button", { name: "Make it" })).toBeEnabled({ timeout: 20_000 });
+  await expect(other.getByRole("button", { name: "Make it" })).toBeEnabled();
   await other.getByRole("button", { name: "Make it" }).click();
-  await expect(other.getByText(/\d+ %, \d+:\d\d left/)).toBeVisible({ timeout: 30_000 });
+  await expect(other.getByText(/\d+ %, \d+:\d\d left/)).toBeVisible();
   await other.close({ runBeforeUnload: false });
   await beside(page, "Take out");
   const stills = await make(page, "Stills of all steps");

@@ -29,12 +29,10 @@ test("a worksheet after a step is chosen by its picture, by keys alone, in black
   await expect(kinds.getByRole("button")).toHaveCount(15);
   // Every kind has the picture of its first page, as far as it has been scrolled to.
   await expect
-    .poll(
-      () =>
-        kinds
-          .locator("img")
-          .evaluateAll((all) => all.filter((i) => (i as HTMLImageElement).naturalWidth > 0).length),
-      { timeout: 20_000 },
+    .poll(() =>
+      kinds
+        .locator("img")
+        .evaluateAll((all) => all.filter((i) => (i as HTMLImageElement).naturalWidth > 0).length),
     )
     .toBe(14);
   await kinds.getByRole("button", { name: "Worksheet" }).focus();
@@ -151,7 +149,7 @@ test("the take-home page opens from a file without a network, plays, steps on an
       .evaluate((e) => Number.parseFloat(getComputedStyle(e).animationDuration));
   await phone.getByRole("button", { name: "Draw again" }).click();
   expect(await grown()).toBeGreaterThan(0.5);
-  await expect.poll(grown, { timeout: 15_000 }).toBeCloseTo(0, 6);
+  await expect.poll(grown).toBeCloseTo(0, 6);
   const quick = await lasts();
   await phone.getByRole("button", { name: "Slowly" }).click();
   expect(await lasts()).toBeCloseTo(3 * quick, 5);

@@ -66,7 +66,6 @@ function cornersOf(lesson: Lesson): Map<string, PaperPoint> {
 test("the ticket kiosk is built from a blank sheet by pointer and keyboard, and is the one that ships", async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   const hand = new Hand(page);
   await page.goto("/");
   await hand.type("Title of a new lesson", "");

@@ -7,7 +7,6 @@ import { copyOf, documentOf, expect, saved, test } from "./bench-hand.ts";
 test("steps are placed in speech as it is really spoken: sure, doubtful and not said apart; two are pinned, and the rest follow", async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   const { cues } = readLabelled("tests/narrations/spoken/held/12-glasshouse.txt");
   const id = await copyOf(page, (l) => ({
     ...l,

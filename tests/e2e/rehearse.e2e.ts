@@ -19,7 +19,7 @@ import {
 test("at twenty moments the overlay over the take shows exactly the scheduled strokes", async ({ page }) => {
   const computed = computeLesson(await documentOf(page, DEMO));
   await page.goto(`/lessons/${DEMO}/rehearse`);
-  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4);
   let state = 20_261_126;
   const random = () => {
     state = (state * 16807) % 2147483647;
@@ -47,7 +47,7 @@ test("with waits in the lesson, the step chosen in the strip is the step shown, 
   });
   const { steps, schedule } = computeLesson(await documentOf(page, id));
   await page.goto(`/lessons/${id}/rehearse`);
-  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4);
   const screen = page.locator("[data-at-ms]");
   for (const number of [9, 2, 12, 6]) {
     const [step, window] = [steps[number - 1], schedule.windows[number - 1]];
@@ -104,23 +104,29 @@ test("the lines of the overlay lie where the sheet's corners put them, also afte
   // Once they are right, the overlay's colours go by the paper as it is in the picture.
   await page.getByRole("button", { name: "Corners are right" }).click();
   await expect
-    .poll(async () => (await documentOf(page, id)).takes[0]?.tones?.paper, { timeout: 10_000 })
+    .poll(async () => (await documentOf(page, id)).takes[0]?.tones?.paper)
     .toMatch(/^#f[0-9a-f]f[0-9a-f]e[0-9a-f]$/);
 });
 
 test("playing draws strokes on, at half speed half as fast, and pausing holds them", async ({ page }) => {
   await page.goto(`/lessons/${DEMO}/rehearse`);
-  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4);
   await seek(page, 40_000);
   const at = async () => Number(await page.locator("[data-at-ms]").getAttribute("data-at-ms"));
+  const both = () =>
+    page.evaluate(() => ({
+      lessonMs: Number(document.querySelector("[data-at-ms]")?.getAttribute("data-at-ms")),
+      realMs: performance.now(),
+      rate: document.querySelector("video")?.playbackRate,
+    }));
   await page.getByText("half", { exact: true }).click();
   await page.getByRole("button", { name: "Play" }).click();
-  const [startMs, started] = [await at(), Date.now()];
-  await page.waitForTimeout(2400);
-  const ran = (await at()) - startMs;
-  const share = ran / (Date.now() - started);
-  expect(share).toBeGreaterThan(0.3);
-  expect(share).toBeLessThan(0.65);
+  const start = await both();
+  await expect.poll(async () => (await both()).lessonMs).toBeGreaterThan(start.lessonMs + 500);
+  const then = await both();
+  expect(then.rate).toBe(0.5);
+  // A busy machine may lag behind half speed; it never runs ahead of it.
+  expect((then.lessonMs - start.lessonMs) / (then.realMs - start.realMs)).toBeLessThan(0.75);
   await page.getByRole("button", { name: "Pause" }).click();
   await page.waitForTimeout(200);
   const held = await shownStrokes(page);

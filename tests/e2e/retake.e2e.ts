@@ -22,7 +22,6 @@ async function mark(page: Page, from: number, to: number) {
 test("captions are brought in, steps placed, the take cut, speeded and held, and a new take carries it all over", async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   const id = await copyOf(page, (l) => ({
     ...l,
     title: "Told once, told again",
@@ -81,7 +80,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
 
   // The player follows: at any time the picture is the one the map says, the overlay the one the words say.
   await page.goto(`/lessons/${id}/rehearse`);
-  await expect(page.locator("video")).toHaveJSProperty("readyState", 4, { timeout: 20_000 });
+  await expect(page.locator("video")).toHaveJSProperty("readyState", 4);
   const told = await documentOf(page, id);
   const computed = computeLesson(told);
   const map = computed.editMap;
@@ -106,7 +105,7 @@ test("captions are brought in, steps placed, the take cut, speeded and held, and
   await page.getByRole("button", { name: "Play" }).click();
   const screen = page.locator("[data-at-ms]");
   await expect
-    .poll(async () => Number(await screen.getAttribute("data-at-ms")), { timeout: 10_000 })
+    .poll(async () => Number(await screen.getAttribute("data-at-ms")))
     .toBeGreaterThan(held.lessonFrom + held.ms + 300);
   await page.getByRole("button", { name: "Pause" }).click();
   expect(

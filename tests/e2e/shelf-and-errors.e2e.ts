@@ -210,7 +210,7 @@ test("a loading cut off by going elsewhere is no error of the page; any other fa
     return errors.splice(0);
   };
   // The page hears of it once it has woken up.
-  await expect.poll(() => unheard("cut off"), { timeout: 15_000 }).toEqual([]);
+  await expect.poll(() => unheard("cut off")).toEqual([]);
   expect(await unheard("real")).toEqual(["a real one"]);
   expect(await unheard("cut off")).toEqual([]);
 });
@@ -318,7 +318,6 @@ test.describe("without the server", () => {
 
 for (const scheme of ["light", "dark"] as const) {
   test(`no place has a serious accessibility fault (${scheme})`, async ({ page }) => {
-    test.setTimeout(120_000);
     await page.emulateMedia({ colorScheme: scheme });
     for (const place of [
       "",

@@ -1,0 +1,2 @@
+export const BROWSERS: readonly string[];
+export function browserPath(): string;
