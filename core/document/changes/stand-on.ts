@@ -7,7 +7,7 @@ import {
   quartersOf,
   setObject,
 } from "../../drawing/recipes/index.ts";
-import { type Face, findFaceOnPaper, type Solid } from "../../drawing/solids/index.ts";
+import { callFace, type Face, findFaceOnPaper, type Solid } from "../../drawing/solids/index.ts";
 import type { View } from "../../drawing/view/index.ts";
 import type { Change } from "../../ground/base/index.ts";
 import { smallestStepMm } from "../../ground/base/index.ts";
@@ -44,7 +44,7 @@ export function standChoices(
         const stand = { object: other.id, face: face.id };
         if (face.id === "top") return [{ stand, label: `on the ${other.label}` }];
         const side = solid?.seenFromInside && quartersOf(view, object.frame, face.id) !== null;
-        return side ? [{ stand, label: `on the ${face.id.replace("-", " ")} of the ${other.label}` }] : [];
+        return side ? [{ stand, label: `on the ${callFace(face.id)} of the ${other.label}` }] : [];
       });
     }),
     ...before.flatMap((other): StandChoice[] =>
@@ -57,7 +57,7 @@ export function standChoices(
   if (typeof now === "string" || choices.some(({ stand }) => isSame(stand, now))) return choices;
   const host = "face" in now ? now.object : now.guidesOf;
   const called = lesson.objects.find((o) => o.id === host)?.label ?? host;
-  const part = "face" in now ? now.face.replaceAll("-", " ") : "guides";
+  const part = "face" in now ? callFace(now.face) : "guides";
   return [...choices, { stand: now, label: `on the ${part} of the ${called}` }];
 }
 

@@ -1,4 +1,5 @@
 import type { Program } from "../../drawing/program/index.ts";
+import { callFace } from "../../drawing/solids/index.ts";
 import { sizeOf, type Vec3 } from "../../drawing/view/index.ts";
 import type { Finding } from "../../ground/base/index.ts";
 import { facePlane } from "./face-plane.ts";
@@ -45,8 +46,8 @@ export function judgeOffItsFace({ scene }: Pick<Program, "scene">): Finding[] {
       severity: "warning",
       about: object.id,
       message: all
-        ? `The ${object.label} hangs on nothing: all of it lies beside the ${on.face.replaceAll("-", " ")} of "${on.object}".`
-        : `The ${object.label} reaches over the edge of the ${on.face.replaceAll("-", " ")} of "${on.object}", by ${share === 0 ? "a hair" : `${share} % of its longest side`}: that part hangs on nothing.`,
+        ? `The ${object.label} hangs on nothing: all of it lies beside the ${callFace(on.face)} of "${on.object}".`
+        : `The ${object.label} reaches over the edge of the ${callFace(on.face)} of "${on.object}", by ${share === 0 ? "a hair" : `${share} % of its longest side`}: that part hangs on nothing.`,
       numbers: { overShare: worst / laid.size, places: over.filter((o) => o > OVER * laid.size).length },
     });
   }

@@ -1,5 +1,5 @@
 import type { PlannedSolid } from "../../drawing/program/index.ts";
-import { findFaceOnPaper, showingFaces } from "../../drawing/solids/index.ts";
+import { callFace, findFaceOnPaper, showingFaces } from "../../drawing/solids/index.ts";
 import type { View } from "../../drawing/view/index.ts";
 import { type Finding, formatSmallLength } from "../../ground/base/index.ts";
 import {
@@ -42,13 +42,6 @@ export function judgeSquashed(solids: readonly PlannedSolid[], view: View): Find
       },
     ];
   });
-}
-
-/** "Top"; of a letter or a shape with many corners, whose sides have no names: "side of the C", "side". */
-function callFace(id: string): string {
-  const [, letter, side] = /^(?:([a-z0-9])\d+-)?(side-(?:corner|opening)-.+)$/.exec(id) ?? [];
-  if (side === undefined) return id.replaceAll("-", " ");
-  return letter === undefined ? "side" : `side of the ${letter.toUpperCase()}`;
 }
 
 function flattestCornerRad(ring: readonly PaperPoint[]): number {

@@ -1,5 +1,5 @@
 import type { PlannedSolid } from "../../drawing/program/index.ts";
-import { cornerAt } from "../../drawing/solids/index.ts";
+import { callFace, cornerAt } from "../../drawing/solids/index.ts";
 import { add, minus, scaled, sizeOf, type Vec3 } from "../../drawing/view/index.ts";
 import type { Finding } from "../../ground/base/index.ts";
 import { facePlane } from "./face-plane.ts";
@@ -25,7 +25,7 @@ export function judgeStuckThrough(solids: readonly PlannedSolid[], roomIds: Read
           code: "stuck-through",
           severity: "warning",
           about: objectId,
-          message: `"${objectId}" is stuck through the ${face.id.replaceAll("-", " ")} of "${room.objectId}". Move it in, or make it smaller.`,
+          message: `"${objectId}" is stuck through the ${callFace(face.id)} of "${room.objectId}". Move it in, or make it smaller.`,
           numbers: {},
         });
       }

@@ -6,7 +6,7 @@ export function inNames(
   findings: readonly Finding[],
   objects: Readonly<Lesson["objects"]>,
 ): readonly Finding[] {
-  const labels = new Map(objects.map((o) => [o.id, o.label]));
+  const labels = new Map([["sheet", "sheet"], ...objects.map((o) => [o.id, o.label] as const)]);
   return findings.map((finding) => {
     if (!finding.message.includes('"')) return finding;
     const message = finding.message.replace(

@@ -53,11 +53,13 @@ export function evaluate(
 }
 
 function cannotBeFound({ id, called }: PointMade | LineMade, why: string): Finding {
+  const objectId = id.slice(0, id.indexOf("/"));
+  const whose = objectId === "sheet" ? "" : ` of "${objectId}"`;
   return {
     code: "cannot-be-found",
     severity: "fault",
     about: id,
-    message: `The ${called} ("${id}") cannot be found: ${why}.`,
+    message: `The ${called}${whose} cannot be found: ${why}.`,
     numbers: {},
   };
 }

@@ -22,8 +22,20 @@ export function callPoint(name: string): string {
   return said.length >= 2 ? `${said.join(" ")} corner` : readOut(words);
 }
 
+/** What a teacher calls a line that its recipe gives no words for: "front-top" is the "front top"; a name made of numbers is no name. */
+export function callLine(name: string): string {
+  const words = name.split("-");
+  return isName(words) ? words.join(" ") : "line";
+}
+
+/** A few words, and a number at most at their end: anything longer is an address that only the program follows. */
+function isName(words: readonly string[]): boolean {
+  return words.length <= 3 && words.slice(0, -1).every((w) => !/[\d~]/.test(w));
+}
+
 /** Other names read as they are; the near end of a swept shape goes without saying, the other is the far one. */
 function readOut(words: readonly string[]): string {
+  if (!isName(words)) return "point";
   const [end, ...rest] = words;
   if (rest.length === 0) return words.join(" ");
   if (end === "front") return rest.join(" ");

@@ -3,6 +3,7 @@ import { distanceMm, findPaperPoint, meet } from "../../ground/geometry/index.ts
 import type { Aim, Drafter, EdgeLineId, LineRule, PointRule, SheetEdge } from "../drafter/index.ts";
 import { type Axis, callVanishingPoint, minus, scaled, unit, worldToPaper } from "../view/index.ts";
 
+import { callLine } from "./call-point.ts";
 import type { Knowledge } from "./knowledge.ts";
 import { measuredEnd, type RuleOptions, strokePlan } from "./ruled-line.ts";
 
@@ -260,7 +261,7 @@ export function handOn(d: Drafter, known: Knowledge) {
     const rule: LineRule = { kind: "join", points: [known.id(from), known.id(to)] };
     d.trace({
       name,
-      called: options.called ?? name.replaceAll("-", " "),
+      called: options.called ?? callLine(name),
       rule,
       stroke: strokePlan(known, from, to, null, options),
       ends: [known.id(from), known.id(to)],
@@ -303,7 +304,7 @@ export function handOn(d: Drafter, known: Knowledge) {
     known.keepLine(line);
     const drawn = {
       name,
-      called: options.called ?? `edge ${name.replaceAll("-", " ")}`,
+      called: options.called ?? `edge ${callLine(name)}`,
       rule,
       stroke: strokePlan(known, from, to, rule, options),
       finds,

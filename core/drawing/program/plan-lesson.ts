@@ -242,13 +242,13 @@ const NEAREST_SHARE = 1e-3;
 function behindTheEye(object: ObjectSlice, built: Built, view: View): Finding | null {
   const near = NEAREST_SHARE * view.camera.distanceMm;
   const all = [...Object.entries(built.solid.corners), ...Object.entries(built.points)];
-  const lost = all.filter(([, p]) => !(p[2] > near)).map(([name]) => name);
+  const lost = all.filter(([, p]) => !(p[2] > near));
   if (lost.length === 0) return null;
   return {
     code: "behind-the-eye",
     severity: "fault",
     about: object.id,
-    message: `The ${object.label} reaches behind the viewer: ${lost.length} of its ${all.length} points ("${lost[0]}" first) lie beside or behind the eye, where nothing can be drawn. It is kept and not drawn until it is smaller or further away.`,
+    message: `The ${object.label} reaches behind the viewer: ${lost.length} of its ${all.length} points lie beside or behind the eye, where nothing can be drawn. It is kept and not drawn until it is smaller or further away.`,
     numbers: { behind: lost.length, points: all.length },
   };
 }

@@ -1,4 +1,5 @@
 import { type Built, FLAT } from "../page/index.ts";
+import { callFace } from "../solids/index.ts";
 
 /** What is built of a thing whose host or its face is not there: nothing, and a sentence that says why. */
 export function hostMissing(
@@ -10,11 +11,10 @@ export function hostMissing(
     ? `"${on.object}", which is not in the lesson or leans on it in turn`
     : on.face === undefined
       ? `"${on.object}", which has no sides`
-      : `the ${on.face} of "${on.object}", which ${
-          host.solid.faces.some((f) => f.id === on.face)
-            ? "has no two square sides to measure along"
-            : `has no such side; it has ${host.solid.faces.map((f) => f.id).join(", ") || "none"}`
-        }`;
+      : host.solid.faces.some((f) => f.id === on.face)
+        ? `the ${callFace(on.face)} of "${on.object}", which has no two square sides to measure along`
+        : // A side that is not there was written by hand: whoever wrote it needs its name as a lesson has it.
+          `"${on.object}", which has no side "${on.face}"; it has ${host.solid.faces.map((f) => f.id).join(", ") || "none"}`;
   return notBuilt(
     slice,
     "no-host",

@@ -2,7 +2,7 @@ import * as v from "valibot";
 import { changesIn, type Finding, formatSmallLength } from "../../ground/base/index.ts";
 import type { PaperPoint } from "../../ground/geometry/index.ts";
 import type { Tie } from "../page/index.ts";
-import { type Block, cornerAt, type Solid } from "../solids/index.ts";
+import { type Block, callFace, cornerAt, type Solid } from "../solids/index.ts";
 import {
   AXES,
   type Axis,
@@ -280,7 +280,7 @@ function depthOnFace(
   if (!(z > 0 && z < TOO_FAR * view.camera.distanceMm))
     return free(
       "foot-off-face",
-      `The foot of the ${placed.label} cannot lie on the ${on.face} of "${on.object}": that face is seen edge-on there. It is drawn as floating until then.`,
+      `The foot of the ${placed.label} cannot lie on the ${callFace(on.face)} of "${on.object}": that face is seen edge-on there. It is drawn as floating until then.`,
     );
   return { zMm: z, tie: { kind: "host", objectId: on.object }, findings: [] };
 }

@@ -1,3 +1,4 @@
+export { callFace } from "./call-face.ts";
 export { GROUND_GROUP, MIRROR_GROUP, orderGroups } from "./depth-groups.ts";
 export type { Block, Profile, ProfilePoint } from "./prism.ts";
 export { assemble, ENDS, facetCount, pointInBlock, prism } from "./prism.ts";

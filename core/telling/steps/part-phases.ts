@@ -73,12 +73,20 @@ function partsOf(phase: PhaseTold, input: StepsInput, manner: Manner, most: Ceil
   const starts: number[] = [];
   for (let i = packed.length - 1; i >= 0; i--)
     starts[i] = i === 0 ? first : firstMoveOf(packed[i] ?? [], starts[i + 1] ?? last + 1);
+  let after = 0;
   return packed.map((acts, i): Part => {
     const from = starts[i] ?? first;
     const next = starts[i + 1];
+    // A part that draws nothing of its own has no first move to be called after.
+    const drawsNothing = i > 0 && (next === from || from > last);
+    if (drawsNothing) after += 1;
     return {
       id:
-        i === 0 ? id : next === from ? `${partId(moves[from - 1], phase)}~after` : partId(moves[from], phase),
+        i === 0
+          ? id
+          : drawsNothing
+            ? `${partId(moves[from - 1], phase)}~after${after > 1 ? `-${after}` : ""}`
+            : partId(moves[from], phase),
       objectId,
       phase: phase.phase,
       first: from,

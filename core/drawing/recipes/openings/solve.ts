@@ -1,4 +1,5 @@
 import { type Built, FLAT } from "../../page/index.ts";
+import { callFace } from "../../solids/index.ts";
 import type { Vec3 } from "../../view/index.ts";
 import { hostMissing } from "../host-missing.ts";
 import type { SolveContext } from "../recipe.ts";
@@ -46,7 +47,7 @@ export function solveOpenings(slice: OpeningsSlice, context: SolveContext): Buil
       code: "not-in-one-plane",
       severity: "warning" as const,
       about: slice.id,
-      message: `The fan of the ${slice.label} cannot run on to "${object}": its ${slice.on.face} is not in one plane and on one ground with the first wall. Nothing is drawn there until then.`,
+      message: `The fan of the ${slice.label} cannot run on to "${object}": its ${callFace(slice.on.face)} is not in one plane and on one ground with the first wall. Nothing is drawn there until then.`,
       numbers: {},
     })),
   };

@@ -1,4 +1,5 @@
 import { type Built, FLAT, findFaceFrame, type Page, pointOnFace } from "../../page/index.ts";
+import { callFace } from "../../solids/index.ts";
 import { add, minus, scaled, type Vec3 } from "../../view/index.ts";
 import { hostMissing } from "../host-missing.ts";
 import type { Drawing, SolveContext } from "../recipe.ts";
@@ -74,7 +75,7 @@ function solveRound(slice: RoundSlice, context: SolveContext): Built {
             code: "round-beyond-face",
             severity: "warning" as const,
             about: slice.id,
-            message: `The ${slice.label} is as high as it is wide and reaches beyond the upper edge of the ${slice.on.face}: make it narrower or lower.`,
+            message: `The ${slice.label} is as high as it is wide and reaches beyond the upper edge of the ${callFace(slice.on.face)}: make it narrower or lower.`,
             numbers: { beyondShare: top - 1 },
           },
         ]
