@@ -1,118 +1,173 @@
 import { DRAWN, NAMES_AFTER, NOT_COUNTED, NOT_DRAWN, UNITS } from "../../ground/lexicon/index.ts";
 import { isNamed, one, type Read } from "./amount-words.ts";
 import { rangeTo, unitOf } from "./length-at.ts";
+import { begins, ends, isSaid, kindsOf, type NumberKind, type NumberRule, spotAt } from "./number-rule.ts";
 import { numberAt, type SpokenNumber } from "./spoken-number.ts";
 
 const ADJECTIVE =
   /^(?:more|big|bigger|small|smaller|little|long|longer|short|shorter|tall|thin|thick|straight|vertical|horizontal|light|lightly|dark|equal|even|parallel|different|new|other|separate|tiny|large|diagonal|curved|square|round|wooden|mooring|block|vanishing|back|front|top|bottom|near|far|extra|faint|nice|simple|plain|see|through|roof|floor|guide|upright|slanted|receding|orthogonal|such|evenly|spaced|invented|construction|tick|single)$/;
+/** Things that stand on the paper more often than they are drawn. */
+const WEAK =
+  /^(?:corners?|points?|places?|things?|letters?|walls?|sides?|spots?|ends?|faces?|edges?|directions?|fingers?)$/;
+
+type Known =
+  | NumberKind
+  /** Words stand between the number and its thing. */
+  | "described"
+  /** Its thing can be drawn, in as many as the number says. */
+  | "of a thing"
+  /** Its thing stands on the paper more often than it is drawn. */
+  | "of what is there"
+  /** The words after it make it a name: "two point perspective". */
+  | "a name"
+  /** "One side of". */
+  | "part of it"
+  /** More than a hand draws in one go. */
+  | "many"
+  /** It goes on with "and a half". */
+  | "with a fraction";
+
+/** "The same three boxes", "now there are two points": they are there, and nothing is to be drawn. */
+const IS_THERE: NumberRule<Known> = {
+  confidence: 1,
+  when: [
+    {
+      before: ends("same|your|my|our|its|their|all|other|these|those|both"),
+      // Ordered to be drawn, "these two" are no more there than "two" are.
+      notBefore: /\b(?:draw|do|add|make|rule|try|finish|get|want|need|mark|put in|put) [^ ]*$/,
+    },
+    { before: ends("same") },
+    { before: ends("already") },
+    {
+      within: [
+        5,
+        /^(?=.*\b(?:there|there's|you|we|you've|we've|i've|already)\b).*\b(?:now|already)\b.* (?:are|is|there's|have|got)$/,
+      ],
+    },
+    // "Between two lines", "nearer than two corners".
+    { before: ends("between|than|both|behind|against") },
+  ],
+  unless: [],
+};
+
+/** "Do that four times", "three more times". */
+const TIMES_OVER: NumberRule<Known> = {
+  confidence: 0.7,
+  when: [{ within: [6, /\b(?:do|repeat|draw|make|trace|that|again)\b/], after: begins("(?:more )?times") }],
+  unless: [
+    { after: begins("(?:more )?times (?:as|the|bigger|smaller|longer|wider|taller|faster|speed|its|a)") },
+  ],
+};
+
+/** "Three boxes", "two more long lines". */
+const OF_A_THING: NumberRule<Known> = {
+  confidence: 0.9,
+  when: [{ is: ["of a thing"], not: ["a name"] }],
+  unless: [
+    // "The two corners" are there already; "draw these two corners" are not.
+    {
+      before: ends("these|those|both|the"),
+      notBefore: ends("(?:draw|do|add|make|mark|put|in|rule|get|try|finish) (?:these|those|both|the)"),
+    },
+    { is: ["described"], before: ends("the") },
+    // "Two corners see the point": they are there, unless they are told to be made.
+    {
+      is: ["of what is there"],
+      notWithin: [
+        4,
+        /\b(?:draw|add|make|mark|put|need|rule|sketch|do|get|find|trace|drew|drawing|making|adding|marking|place|want)\b/,
+      ],
+    },
+  ],
+};
+
+/** One of a thing is more often "this one" or "one side of it" than a count. */
+const ONE_THING: NumberRule<Known> = {
+  confidence: 0.7,
+  when: [{ before: ends("draw|add|make|put|need|want|and|just|only|do|get|drawing|have") }],
+  unless: [{ is: ["part of it"] }, { before: ends("this|that|the|each|which|other|only|at|on|from") }],
+};
+
+/** "Draw three", "do five and stop". */
+const ORDERED: NumberRule<Known> = {
+  confidence: 0.7,
+  when: [
+    {
+      before: ends("draw|do|add|make|try|get|put"),
+      after: /^$|^(?:and|or|then|if|so|because|on|in|over|up|down|now|here|there|for|at|but|more)(?= |$)/,
+    },
+  ],
+  unless: [
+    { is: ["digits"] },
+    { is: ["many"] },
+    { is: ["with a fraction"] },
+    // What may be done, or what the speaker does apart from the class, tells no count: "you could do seven".
+    { within: [5, /\b(?:could|might|may|would|i'll|i will|even)\b.* [^ ]*$/] },
+  ],
+};
 
 /** "three boxes", "two more long lines", "four of these". */
 export function countAt(words: readonly string[], at: number): Read | null {
   const number = numberAt(words, at);
   if (!number || number.article || number.fraction || number.value % 1 !== 0 || number.value < 1) return null;
   if (number.value > 200 || isNamed(words, at)) return null;
-  const before = words[at - 1] ?? "";
   const paired = unitOf(words) === null ? pairAt(words, number) : null;
   if (paired) return paired;
   const range = rangeTo(words, number);
-  let i = range?.end ?? number.end;
-  // "three or more boxes"
-  if (words[i] === "or" && /^(?:more|so)$/.test(words[i + 1] ?? "")) i += 2;
-  if (isThere(words, at)) return null;
-  const times = timesAt(words, at, i, number.value);
-  if (times) return times;
-  const isOne = number.value === 1;
-  const isAdjective = (k: number) =>
-    ADJECTIVE.test(words[k] ?? "") ||
-    // "Two sloping edges", "three tapered posts".
-    (/(?:ing|ed)$/.test(words[k] ?? "") && DRAWN.test(words[k + 1] ?? ""));
-  for (let k = 0; k < 3 && isAdjective(i) && !isNounHere(words, i); k++) i++;
-  i = pastAdjectives(words, i);
-  const noun = words[i] ?? "";
+  const from = pastOrMore(words, range?.end ?? number.end);
+  const thingAt = pastDescription(words, from);
+  const knownOf = { ...kindsOf(number), ...knownOfThing(words, number, thingAt) };
+  const atNumber = spotAt(words, at, from, knownOf);
+  if (isSaid(IS_THERE, atNumber)) return null;
+  const count = (to: number, of: string | null, confidence: number, value: Value = number.value) =>
+    one(at, to, { value, unit: "count", of }, confidence);
+  if (isSaid(TIMES_OVER, atNumber))
+    return count(from + (words[from] === "more" ? 2 : 1), null, TIMES_OVER.confidence);
+  const atThing = spotAt(words, at, thingAt, knownOf);
   const value = range ? ([number.value, range.value] as const) : number.value;
-  const isPlural = /s$/.test(noun) && !/(?:ss|us|'s)$/.test(noun);
-  const isThing = DRAWN.test(noun) || (isPlural && noun.length > 3 && !UNITS[noun]);
-  if (
-    isThing &&
-    !NOT_DRAWN.test(noun) &&
-    (isOne ? !isPlural && !NOT_COUNTED.test(noun) : isPlural) &&
-    !NAMES_AFTER.test(words[number.end] ?? "")
-  ) {
-    // "The two corners" are there already; "two corners" are to be drawn.
-    // Ordered to be drawn, "these two" are no more there than "two" are.
-    const ordered = /^(?:draw|do|add|make|mark|put|in|rule|get|try|finish)$/.test(words[at - 2] ?? "");
-    if (
-      (/^(?:these|those|both|the)$/.test(words[at - 1] ?? "") && !ordered) ||
-      (words[at - 1] === "the" && i > number.end)
-    )
-      return null;
-    // "Two corners see the point": they are there, unless they are told to be made.
-    if (WEAK.test(noun) && !DRAWS_BEFORE.test(words.slice(Math.max(0, at - 4), at).join(" "))) return null;
-    // "this one line", "one side of" say which, not how many.
-    if (isOne && /^(?:this|that|the|each|which|other|only|at|on|from)$/.test(words[at - 1] ?? ""))
-      return null;
-    if (
-      isOne &&
-      (words[i + 1] === "of" ||
-        !/^(?:draw|add|make|put|need|want|and|just|only|do|get|drawing|have)$/.test(words[at - 1] ?? ""))
-    )
-      return null;
-    return one(at, i + 1, { value, unit: "count", of: noun }, isOne ? 0.7 : 0.9);
+  if (knownOf["of a thing"] && !knownOf["a name"]) {
+    const rule = knownOf.one ? ONE_THING : OF_A_THING;
+    const counts = isSaid(OF_A_THING, atThing) && isSaid(rule, atThing);
+    return counts ? count(thingAt + 1, words[thingAt] ?? "", rule.confidence, value) : null;
   }
-  if (!isOne && noun === "of" && /^(?:these|those|them)$/.test(words[i + 1] ?? ""))
-    return one(at, i + 2, { value, unit: "count", of: null }, 0.8);
-  if (!isOne && words[i - 1] === "more" && i > number.end)
-    return one(at, i, { value, unit: "count", of: null }, 0.75);
-  // "draw three", "do five and stop"
-  const bare =
-    /^(?:draw|do|add|make|try|get|put)$/.test(before) &&
-    !number.digits &&
-    number.value < 30 &&
-    !MAY_OR_OWN.test(words.slice(Math.max(0, at - 5), at - 1).join(" "));
-  const ends =
-    (words[i] ?? "") === "" ||
-    /^(?:and|or|then|if|so|because|on|in|over|up|down|now|here|there|for|at|but|more)$/.test(words[i] ?? "");
-  if (!isOne && bare && ends && !(words[i] === "and" && numberAt(words, i + 1)?.fraction))
-    return one(at, words[i] === "more" ? i + 1 : i, { value, unit: "count", of: null }, 0.7);
+  if (knownOf.one) return null;
+  if (/^of (?:these|those|them)(?= |$)/.test(atThing.after)) return count(thingAt + 2, null, 0.8, value);
+  if (words[thingAt - 1] === "more" && knownOf.described) return count(thingAt, null, 0.75, value);
+  if (isSaid(ORDERED, atThing))
+    return count(words[thingAt] === "more" ? thingAt + 1 : thingAt, null, ORDERED.confidence, value);
   return null;
 }
 
-/** What may be done, or what the speaker does apart from the class, tells no count: "you could do seven". */
-const MAY_OR_OWN = /\b(?:could|might|may|would|i'll|i will|even)\b/;
-/** Things that stand on the paper more often than they are drawn. */
-const WEAK =
-  /^(?:corners?|points?|places?|things?|letters?|walls?|sides?|spots?|ends?|faces?|edges?|directions?|fingers?)$/;
-const DRAWS_BEFORE =
-  /\b(?:draw|add|make|mark|put|need|rule|sketch|do|get|find|trace|drew|drawing|making|adding|marking|place|want)\b/;
+type Value = number | readonly [number, number];
 
-/** "there are two lines", "the same three boxes", "all four edges", "your two dots", "now you have five". */
-function isThere(words: readonly string[], at: number): boolean {
-  const before = words[at - 1] ?? "";
-  const earlier = words.slice(Math.max(0, at - 5), at - 1).join(" ");
-  const ordered = /\b(?:draw|do|add|make|rule|try|finish|get|want|need|mark|put in|put)$/.test(earlier);
-  if (/^(?:same|your|my|our|its|their|all|other|these|those|both)$/.test(before) && !ordered) return true;
-  if (before === "same") return true;
-  // "Now there are two points", "so now you have three boxes".
-  const now = /\b(?:now|already)\b/.test(earlier) || before === "already";
-  if (
-    now &&
-    (/^(?:are|is|there's|have|got)$/.test(before) || before === "already") &&
-    /\b(?:there|there's|you|we|you've|we've|i've|already)\b/.test(`${earlier} ${before}`)
-  )
-    return true;
-  // "Between two lines", "nearer than two corners".
-  return /^(?:between|than|both|behind|against)$/.test(before);
+function knownOfThing(words: readonly string[], number: SpokenNumber, at: number) {
+  const noun = words[at] ?? "";
+  const plural = /s$/.test(noun) && !/(?:ss|us|'s)$/.test(noun);
+  const thing = DRAWN.test(noun) || (plural && noun.length > 3 && !UNITS[noun]);
+  const agrees = number.value === 1 ? !plural && !NOT_COUNTED.test(noun) : plural;
+  return {
+    described: at > number.end,
+    "of a thing": thing && !NOT_DRAWN.test(noun) && agrees,
+    "of what is there": WEAK.test(noun),
+    "a name": NAMES_AFTER.test(words[number.end] ?? ""),
+    "part of it": words[at + 1] === "of",
+    many: number.value >= 30,
+    "with a fraction": noun === "and" && (numberAt(words, at + 1)?.fraction ?? false),
+  };
 }
 
-/** "do that four times", "three more times" */
-function timesAt(words: readonly string[], at: number, end: number, value: number): Read | null {
-  const more = words[end] === "more" ? end + 1 : end;
-  if (words[more] !== "times") return null;
-  const before = words.slice(Math.max(0, at - 6), at).join(" ");
-  if (!/\b(?:do|repeat|draw|make|trace|that|again)\b/.test(before)) return null;
-  if (/^(?:as|the|bigger|smaller|longer|wider|taller|faster|speed|its|a)$/.test(words[more + 1] ?? ""))
-    return null;
-  return one(at, more + 1, { value, unit: "count", of: null }, 0.7);
+/** "three or more boxes" */
+function pastOrMore(words: readonly string[], at: number): number {
+  return words[at] === "or" && /^(?:more|so)$/.test(words[at + 1] ?? "") ? at + 2 : at;
+}
+
+/** "Two sloping edges", "three really thin wobbly lines": where the thing stands. */
+function pastDescription(words: readonly string[], at: number): number {
+  const isAdjective = (k: number) =>
+    ADJECTIVE.test(words[k] ?? "") || (/(?:ing|ed)$/.test(words[k] ?? "") && DRAWN.test(words[k + 1] ?? ""));
+  let i = at;
+  for (let k = 0; k < 3 && isAdjective(i) && !isNounHere(words, i); k++) i++;
+  return pastAdjectives(words, i);
 }
 
 const PLACED = /^(?:above|below|across|under|underneath|over|up|down|beside)$/;

@@ -1,10 +1,8 @@
 import { DRAWN, LENGTHS, TIMES, UNITS } from "../../ground/lexicon/index.ts";
 import { one, type Read } from "./amount-words.ts";
 import type { Amount } from "./heard.ts";
+import { begins, ends, isSaid, type NumberRule, spotAt } from "./number-rule.ts";
 import { numberAt, type SpokenNumber } from "./spoken-number.ts";
-
-const WAITING =
-  /\b(?:wait|waits|waiting|dry|dries|drying|dried|let|leave|sit|sits|rest|break|pause|spend|timer|set|come back|leaves?)\b/;
 
 export function unitOf(words: readonly string[]): Amount["unit"] | null {
   for (const word of words) {
@@ -84,110 +82,151 @@ export function rangeTo(
   return { value: second.value, end: second.end };
 }
 
-/** "two inches", "half an inch", "an inch and a half", "2 to 3 in", "2 by 3 inches", "between two and three cm". */
-export function lengthAt(words: readonly string[], at: number, sentence: string): Read | null {
-  // "every inch and a half": an inch without an article.
-  const every =
-    /^(?:every|another|each|per)$/.test(words[at - 1] ?? "") &&
-    /^(?:inch|centimet(?:er|re)|foot|cm)$/.test(words[at] ?? "");
-  const number = every
-    ? { value: 1, end: at, digits: false, article: false, fraction: false }
-    : numberAt(words, at);
-  if (!number || /^(?:number|grade|page|#)$/.test(words[at - 1] ?? "")) return null;
-  let i = number.end;
-  // "half an inch", "three quarters of an inch", "half inch".
-  if (number.fraction) {
-    if (words[i] === "of") i++;
-    if (words[i] === "a" || words[i] === "an") i++;
-  }
-  const own = unitAt(words, i, number);
-  const range = rangeTo(words, number);
-  const between =
-    words[at - 1] === "between" && words[number.end] === "and" ? numberAt(words, number.end + 1) : null;
-  const upper = range ?? (between && !between.article ? { value: between.value, end: between.end } : null);
-  if (!own && upper) {
-    const unit = unitAt(words, upper.end, { ...number, digits: true });
-    if (unit) return amountOf(at, unit.end, [number.value, upper.value], unit.unit, words, sentence);
-  }
-  // "two inches to three inches", "an inch to an inch and a half", "an inch or two".
-  if (own && (words[own.end] === "to" || words[own.end] === "or") && LENGTHS.has(own.unit)) {
-    const upTo = lengthAt(words, own.end + 1, sentence)?.amounts;
-    const top = upTo?.length === 1 ? upTo[0] : undefined;
-    if (
-      top?.amount.unit === own.unit &&
-      typeof top.amount.value === "number" &&
-      top.amount.value > number.value &&
-      words[at - 1] !== "from"
-    )
-      return amountOf(at, top.to, [number.value, top.amount.value], own.unit, words, sentence);
-    const second = words[own.end] === "or" ? numberAt(words, own.end + 1) : null;
-    if (second && !second.article && second.value > number.value && !DRAWN.test(words[second.end] ?? ""))
-      return amountOf(at, second.end, [number.value, second.value], own.unit, words, sentence);
-  }
-  if (own) {
-    let end = own.end;
-    let { value } = number;
-    // "an inch and a half", "two inches and three quarters".
-    // "Half an inch, and five eighths" are two lengths.
-    if (words[end] === "and" && LENGTHS.has(own.unit) && number.value >= 1) {
-      const rest = numberAt(words, end + 1);
-      const next = rest ? (words[rest.end] ?? "") : "";
-      if (rest?.fraction && rest.value < 1 && !UNITS[next] && next !== "of") {
-        value += rest.value;
-        end = rest.end;
-      }
-    }
-    return amountOf(at, end, value, own.unit, words, sentence, number.article);
-  }
-  // "2 by 3 inches": both have the unit of the second.
-  if (words[number.end] === "by" && !number.article) {
-    const second = numberAt(words, number.end + 1);
-    const unit = second && unitAt(words, second.end, second);
-    if (second && unit && LENGTHS.has(unit.unit))
-      return {
-        amounts: [
-          {
-            from: at,
-            to: number.end,
-            amount: { value: number.value, unit: unit.unit, of: null },
-            confidence: 0.95,
-          },
-          {
-            from: number.end + 1,
-            to: unit.end,
-            amount: { value: second.value, unit: unit.unit, of: null },
-            confidence: 0.95,
-          },
-        ],
-        end: unit.end,
-      };
-  }
-  return null;
+/** A number where a length may begin. */
+interface Here {
+  readonly words: readonly string[];
+  readonly at: number;
+  readonly number: SpokenNumber;
+  /** The unit after the number. */
+  readonly own: { readonly unit: Amount["unit"]; readonly end: number } | null;
+  readonly sentence: string;
 }
 
-function amountOf(
-  from: number,
-  to: number,
-  value: number | readonly [number, number],
-  unit: Amount["unit"],
-  words: readonly string[],
-  sentence: string,
-  article = false,
-): Read | null {
-  if (!TIMES.has(unit)) return one(from, to, { value, unit, of: null }, article ? 0.9 : 0.97);
-  // Times count only as waits: not the length of a video, nor "in a second".
-  const next = words[to] ?? "";
-  const before = words[from - 1] ?? "";
-  if (/^(?:long|video|lesson|class|tutorial|clip|timer|old|mark|ago)$/.test(next)) return null;
-  if (/^(?:last|this|per|each|next|the)$/.test(before)) return null;
-  if (article && (unit === "s" || before === "in" || before === "just")) return null;
-  // "take a minute", "if you need a minute" are ways of speaking; "for a minute" is a wait.
-  if (
-    article &&
-    !(unit === "min" ? /^(?:for|wait|another|about|after)$/.test(before) : WAITING.test(sentence))
-  )
-    return null;
-  if (!WAITING.test(sentence) && !/^(?:for|take|takes|about|around|after|another|give|in|of)$/.test(before))
-    return null;
-  return one(from, to, { value, unit, of: null }, 0.9);
+/** An amount with its unit, as far as the words go. */
+interface Said {
+  readonly to: number;
+  readonly value: number | readonly [number, number];
+  readonly unit: Amount["unit"];
+  /** The number is a bare "a" or "an". */
+  readonly article?: boolean;
+}
+
+/** Ways of saying an amount with its unit, the longest first. */
+const WITH_A_UNIT: readonly ((here: Here) => Said | null)[] = [
+  rangeThenUnit,
+  unitTwice,
+  unitOrMore,
+  withRest,
+];
+
+/** "two inches", "half an inch", "an inch and a half", "2 to 3 in", "2 by 3 inches", "between two and three cm". */
+export function lengthAt(words: readonly string[], at: number, sentence: string): Read | null {
+  const number = isEvery(words, at)
+    ? { value: 1, end: at, digits: false, article: false, fraction: false }
+    : numberAt(words, at);
+  if (!number || ends("number|grade|page|#").test(words[at - 1] ?? "")) return null;
+  const here = { words, at, number, own: unitAt(words, pastOfAn(words, number), number), sentence };
+  for (const read of WITH_A_UNIT) {
+    const said = read(here);
+    if (said) return amountOf(here, said);
+  }
+  return crossed(here);
+}
+
+/** "every inch and a half": an inch without an article. */
+function isEvery(words: readonly string[], at: number): boolean {
+  return (
+    /^(?:every|another|each|per)$/.test(words[at - 1] ?? "") &&
+    /^(?:inch|centimet(?:er|re)|foot|cm)$/.test(words[at] ?? "")
+  );
+}
+
+/** "half an inch", "three quarters of an inch", "half inch": where the unit stands. */
+function pastOfAn(words: readonly string[], { end, fraction }: SpokenNumber): number {
+  if (!fraction) return end;
+  const i = words[end] === "of" ? end + 1 : end;
+  return words[i] === "a" || words[i] === "an" ? i + 1 : i;
+}
+
+/** "2 to 3 in", "between two and three cm". */
+function rangeThenUnit({ words, at, number, own }: Here): Said | null {
+  if (own) return null;
+  const between =
+    words[at - 1] === "between" && words[number.end] === "and" ? numberAt(words, number.end + 1) : null;
+  const upper = rangeTo(words, number) ?? (between?.article ? null : between);
+  const unit = upper && unitAt(words, upper.end, { ...number, digits: true });
+  return unit && { to: unit.end, value: [number.value, upper.value], unit: unit.unit };
+}
+
+/** "two inches to three inches", "an inch to an inch and a half". */
+function unitTwice({ words, at, number, own, sentence }: Here): Said | null {
+  if (!own || !/^(?:to|or)$/.test(words[own.end] ?? "") || !LENGTHS.has(own.unit)) return null;
+  const upTo = lengthAt(words, own.end + 1, sentence)?.amounts;
+  const top = upTo?.length === 1 ? upTo[0] : undefined;
+  if (top?.amount.unit !== own.unit || typeof top.amount.value !== "number") return null;
+  if (top.amount.value <= number.value || words[at - 1] === "from") return null;
+  return { to: top.to, value: [number.value, top.amount.value], unit: own.unit };
+}
+
+/** "an inch or two". */
+function unitOrMore({ words, number, own }: Here): Said | null {
+  if (!own || words[own.end] !== "or" || !LENGTHS.has(own.unit)) return null;
+  const second = numberAt(words, own.end + 1);
+  if (!second || second.article || second.value <= number.value) return null;
+  if (DRAWN.test(words[second.end] ?? "")) return null;
+  return { to: second.end, value: [number.value, second.value], unit: own.unit };
+}
+
+/** "two inches", "an inch and a half", "two inches and three quarters"; "half an inch, and five eighths" are two lengths. */
+function withRest({ words, number, own }: Here): Said | null {
+  if (!own) return null;
+  const said = { unit: own.unit, article: number.article };
+  if (words[own.end] === "and" && LENGTHS.has(own.unit) && number.value >= 1) {
+    const rest = numberAt(words, own.end + 1);
+    const next = rest ? (words[rest.end] ?? "") : "";
+    if (rest?.fraction && rest.value < 1 && !UNITS[next] && next !== "of")
+      return { ...said, to: rest.end, value: number.value + rest.value };
+  }
+  return { ...said, to: own.end, value: number.value };
+}
+
+/** "2 by 3 inches": both have the unit of the second. */
+function crossed({ words, at, number }: Here): Read | null {
+  if (words[number.end] !== "by" || number.article) return null;
+  const second = numberAt(words, number.end + 1);
+  const unit = second && unitAt(words, second.end, second);
+  if (!second || !unit || !LENGTHS.has(unit.unit)) return null;
+  const length = (from: number, to: number, value: number) => ({
+    from,
+    to,
+    amount: { value, unit: unit.unit, of: null },
+    confidence: 0.95,
+  });
+  return {
+    amounts: [length(at, number.end, number.value), length(number.end + 1, unit.end, second.value)],
+    end: unit.end,
+  };
+}
+
+const WAITS =
+  /\b(?:wait|waits|waiting|dry|dries|drying|dried|let|leave|sit|sits|rest|break|pause|spend|timer|set|come back|leaves?)\b/;
+
+/** Times count only as waits: not the length of a video, nor "in a second". */
+const WAIT: NumberRule<"a" | "seconds" | "minutes" | "in a sentence of waiting"> = {
+  confidence: 0.9,
+  when: [
+    { is: ["in a sentence of waiting"] },
+    { before: ends("for|take|takes|about|around|after|another|give|in|of") },
+  ],
+  unless: [
+    { after: begins("long|video|lesson|class|tutorial|clip|timer|old|mark|ago") },
+    { before: ends("last|this|per|each|next|the") },
+    { is: ["a", "seconds"] },
+    { is: ["a"], before: ends("in|just") },
+    // "Take a minute", "if you need a minute" are ways of speaking; "for a minute" is a wait.
+    { is: ["a", "minutes"], notBefore: ends("for|wait|another|about|after") },
+    { is: ["a"], not: ["minutes", "in a sentence of waiting"] },
+  ],
+};
+
+function amountOf({ words, at, sentence }: Here, { to, value, unit, article = false }: Said): Read | null {
+  const amount = { value, unit, of: null };
+  if (!TIMES.has(unit)) return one(at, to, amount, article ? 0.9 : 0.97);
+  const spot = spotAt(words, at, to, {
+    a: article,
+    seconds: unit === "s",
+    minutes: unit === "min",
+    "in a sentence of waiting": WAITS.test(sentence),
+  });
+  return isSaid(WAIT, spot) ? one(at, to, amount, WAIT.confidence) : null;
 }
