@@ -3,7 +3,6 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   test: {
-    include: ["tests/{unit,property,golden}/**/*.test.ts"],
     setupFiles: ["tests/setup.ts"],
     // Watchdogs, not limits: work is bounded by what a test does, never by how long a busy machine takes over it.
     testTimeout: 600_000,
@@ -12,5 +11,13 @@ export default defineConfig({
     maxWorkers: availableParallelism(),
     // No test changes what another sees of a module, so that files may share what they import.
     isolate: false,
+    projects: [
+      { extends: true, test: { name: "program", include: ["tests/{unit,property,golden}/**/*.test.ts"] } },
+      // A document stands round these, which the others do without.
+      {
+        extends: true,
+        test: { name: "views", include: ["tests/views/**/*.test.tsx"], setupFiles: ["tests/views/dom.ts"] },
+      },
+    ],
   },
 });

@@ -54,6 +54,8 @@ function settings(mutants: readonly Mutant[]) {
     ignorers: ["sampled"],
     mutate: mutants.map((m) => `${m.file}:${m.from.line}:${m.from.column}-${m.to.line}:${m.to.column}`),
     testRunner: "vitest",
+    // All tests pass through one thread, which holds what each of them has imported and computed.
+    testRunnerNodeArgs: ["--max-old-space-size=12288"],
     vitest: { configFile: "scripts/mutants/vitest.config.ts" },
     checkers: ["typescript"],
     coverageAnalysis: "perTest",

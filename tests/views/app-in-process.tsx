@@ -1,0 +1,130 @@
+import { MantineProvider } from "@mantine/core";
+import type { RouteConfigEntry } from "@react-router/dev/routes";
+import { waitFor } from "@testing-library/dom";
+import type { ComponentType } from "react";
+import { createRoot, type Root } from "react-dom/client";
+import {
+  createRoutesStub,
+  type LoaderFunction,
+  matchRoutes,
+  Outlet,
+  RouterContextProvider,
+} from "react-router";
+import { ErrorBoundary as RootErrorBoundary } from "#app/root.tsx";
+import routes from "#app/routes.ts";
+import { theme } from "#app/ui/theme.ts";
+import type { Change } from "#core/ground/base";
+import { outlineOf } from "./outline.ts";
+
+interface RouteModule {
+  readonly default?: ComponentType<never>;
+  readonly loader?: LoaderFunction;
+  readonly action?: LoaderFunction;
+  readonly ErrorBoundary?: ComponentType<never>;
+  readonly HydrateFallback?: ComponentType<never>;
+}
+const modules = import.meta.glob<RouteModule>("../../app/routes/*.{ts,tsx}", { eager: true });
+
+/** How many loaders and actions are at work. */
+let atWork = 0;
+const counted =
+  (handler: LoaderFunction): LoaderFunction =>
+  async (...asked) => {
+    atWork += 1;
+    try {
+      return await handler(...asked);
+    } finally {
+      atWork -= 1;
+    }
+  };
+
+type StubRoutes = Parameters<typeof createRoutesStub>[0];
+
+const inProcess = (entries: readonly RouteConfigEntry[]): StubRoutes =>
+  entries.map((entry) => {
+    const {
+      default: Component,
+      loader,
+      action,
+      ErrorBoundary,
+      HydrateFallback,
+    } = modules[`../../app/${entry.file}`] ?? {};
+    return {
+      id: entry.file,
+      ...(entry.index ? { index: true } : { path: entry.path }),
+      ...(Component ? { Component } : {}),
+      ...(loader ? { loader: counted(loader) } : {}),
+      ...(action ? { action: counted(action) } : {}),
+      ...(ErrorBoundary ? { ErrorBoundary } : {}),
+      ...(HydrateFallback ? { HydrateFallback } : {}),
+      ...(entry.children ? { children: inProcess(entry.children) } : {}),
+    } as StubRoutes[number];
+  });
+const stubs: StubRoutes = [
+  {
+    id: "root",
+    Component: Outlet,
+    ErrorBoundary: RootErrorBoundary as never,
+    HydrateFallback: () => null,
+    children: inProcess(routes as RouteConfigEntry[]),
+  },
+];
+
+/** Edits that the page sent to be saved, as they were sent. */
+export const sent: { intent: string; changes: readonly Change[] }[] = [];
+
+/** What the page asks of the server by itself is answered by the same routes. */
+globalThis.fetch = async (input, init) => {
+  const request = new Request(new URL(String(input), "http://127.0.0.1:4310"), init);
+  const match = matchRoutes(stubs as never, new URL(request.url).pathname)?.at(-1);
+  const { loader, action } = (match?.route ?? {}) as RouteModule;
+  const handler = request.method === "GET" ? loader : action;
+  if (!handler) return new Response("Not found", { status: 404 });
+  if (request.url.endsWith("/save")) sent.push(JSON.parse(String(init?.body)) as (typeof sent)[number]);
+  const answer = await handler({
+    request,
+    params: match?.params ?? {},
+    context: new RouterContextProvider(),
+  } as never);
+  if (answer instanceof Response) return answer;
+  const { data, init: how } = answer as { data?: unknown; init?: ResponseInit };
+  return Response.json(data ?? answer, how ?? {});
+};
+
+let root: Root | null = null;
+
+/** Opens the app at an address, with the server's side of each route in this same process; a page that is open is closed. */
+export function openPage(path: string): HTMLElement {
+  closePage();
+  const Stub = createRoutesStub(stubs, new RouterContextProvider() as never);
+  const page = document.body.appendChild(document.createElement("div"));
+  root = createRoot(page);
+  root.render(
+    <MantineProvider theme={theme} env="test">
+      <Stub initialEntries={[path]} />
+    </MantineProvider>,
+  );
+  return page;
+}
+
+export function closePage(): void {
+  root?.unmount();
+  root = null;
+  document.body.innerHTML = "";
+}
+
+/** Waits until nothing on the page changes any more and all edits are saved; what it shows then, as an outline. */
+export async function settled(page: Element): Promise<string> {
+  let before = "";
+  await waitFor(
+    () => {
+      const now = outlineOf(page);
+      const still =
+        atWork === 0 && now !== "" && now === before && !/data-state=saving|aria-busy=true/.test(now);
+      before = now;
+      if (!still) throw new Error("still changing");
+    },
+    { timeout: 300_000, interval: 20 },
+  );
+  return before;
+}

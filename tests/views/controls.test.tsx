@@ -1,0 +1,128 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fireEvent } from "@testing-library/dom";
+import { afterAll, afterEach, beforeAll, expect, test } from "vitest";
+
+// Every control of every place is worked once: what it sends to be saved and what it shows is in a file, and taking it back
+// gives the document of before.
+
+const folder = mkdtempSync(join(tmpdir(), "regulanda-controls-"));
+process.env.REGULANDA_DATA = folder;
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const { openPage, closePage, sent, settled } = await import("./app-in-process.tsx");
+const { openDatabase } = await import("../../server/db/database.server.ts");
+const { findLesson } = await import("../../server/lessons.server.ts");
+const { createLesson } = await import("../../server/lessons.server.ts");
+const { withTake } = await import("../property/told-quay.ts");
+
+// The fewest things that bring every kind of control: two things, one on the other's side, a take with its steps tied to the
+// words, a task, a gate.
+let id = "";
+beforeAll(() => {
+  const whole = withTake(3);
+  id = createLesson({ ...whole, title: "Crates on the quay" }, openDatabase(folder));
+});
+afterEach(closePage);
+
+// What is handed out is laid out anew by the server at each press, which takes seconds: its controls are tried in the browser.
+const PLACES = ["plan", "paper", "build", "narrate", "rehearse", "teach", "log"];
+
+const CONTROLS = "button, input:not([type=file]):not([type=hidden]), textarea, [role=slider]";
+
+/** So many of a kind are worked: each word of a narration is a button, and they are all one. */
+const OF_A_KIND = 3;
+
+/** The controls of a page by what they are called, a few of each kind; those called alike are counted. */
+function controlsOf(page: Element): Map<string, HTMLElement> {
+  const found = new Map<string, HTMLElement>();
+  const kinds = new Map<string, number>();
+  for (const control of page.querySelectorAll<HTMLElement>(CONTROLS)) {
+    const kind = `${control.tagName} ${control.className} in ${control.parentElement?.className}`;
+    kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
+    if ((kinds.get(kind) ?? 0) > OF_A_KIND) continue;
+    const called = nameOf(control);
+    let name = called;
+    for (let n = 2; found.has(name); n++) name = `${called} (${n})`;
+    found.set(name, control);
+  }
+  return found;
+}
+
+function nameOf(control: HTMLElement): string {
+  const label =
+    control.closest("label") ?? (control.id ? document.querySelector(`label[for="${control.id}"]`) : null);
+  const says =
+    control.getAttribute("aria-label") ??
+    label?.textContent ??
+    control.textContent?.trim() ??
+    control.getAttribute("title");
+  const kind = control.getAttribute("role") ?? control.getAttribute("type") ?? control.tagName.toLowerCase();
+  return `${kind} "${says || control.getAttribute("placeholder") || control.getAttribute("value") || ""}"`;
+}
+
+/** What a hand does with it: a press, a notch further, other words, or a number one larger. */
+function work(control: HTMLElement): void {
+  if (
+    control.getAttribute("role") === "slider" ||
+    (control instanceof HTMLInputElement && control.type === "range")
+  ) {
+    fireEvent.keyDown(control, { key: "ArrowRight" });
+    return;
+  }
+  const isText =
+    control instanceof HTMLTextAreaElement ||
+    (control instanceof HTMLInputElement && !["checkbox", "radio"].includes(control.type));
+  if (!isText) {
+    fireEvent.click(control);
+    return;
+  }
+  const was = (control as HTMLInputElement).value;
+  const value = /^[\d.]+/.test(was)
+    ? was.replace(/^[\d.]+/, (n) => String(Number(n) + 1))
+    : `${was} more`.trim();
+  fireEvent.focus(control);
+  fireEvent.change(control, { target: { value } });
+  fireEvent.keyDown(control, { key: "Enter" });
+  fireEvent.blur(control);
+}
+
+test.each(PLACES)("every control of %s does what it did, and is taken back", async (place) => {
+  const path = `/lessons/${id}/${place}`;
+  const documentNow = () => JSON.stringify(findLesson(id)?.lesson);
+  let page = openPage(path);
+  let shown = await settled(page);
+  const out: string[] = [];
+  for (const name of [...controlsOf(page.querySelector("main") ?? page).keys()]) {
+    const control = controlsOf(page.querySelector("main") ?? page).get(name);
+    if (!control || (control as HTMLButtonElement).disabled) continue;
+    const before = documentNow();
+    sent.length = 0;
+    work(control);
+    const then = await settled(page);
+    const known = new Set(shown.split("\n").map((l) => l.trim()));
+    const news = then
+      .split("\n")
+      .map((l) => l.trim())
+      .filter((l) => !known.has(l));
+    out.push(name, ...sent.map((s) => `  sends ${JSON.stringify(s.changes)}`));
+    out.push(
+      ...news.slice(0, 12).map((l) => `  shows ${l}`),
+      ...(news.length > 12 ? [`  and ${news.length - 12} lines more`] : []),
+    );
+    if (sent.length > 0) {
+      const edits = sent.length;
+      for (let i = 0; i < edits; i++) {
+        fireEvent.keyDown(document.body, { key: "z", code: "KeyZ", ctrlKey: true });
+        await settled(page);
+      }
+      expect(documentNow(), `taking back: ${name}`).toBe(before);
+    }
+    fireEvent.keyDown(document.activeElement ?? document.body, { key: "Escape" });
+    if (!page.querySelector("main")) page = openPage(path);
+    shown = await settled(page);
+  }
+  expect(out.length).toBeGreaterThan(10);
+  await expect(`${out.join("\n")}\n`).toMatchFileSnapshot(`controls/${place}.txt`);
+});
