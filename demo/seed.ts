@@ -43,8 +43,14 @@ function teachTheKiosk(db: Db): void {
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const folder = dataFolder();
   try {
-    const count = await seed(openDatabase(folder), folder);
-    if (count > 0) console.log(`${count} demo lessons are on the shelf.`);
+    const db = openDatabase(folder);
+    try {
+      const count = await seed(db, folder);
+      if (count > 0) console.log(`${count} demo lessons are on the shelf.`);
+    } finally {
+      // Newer versions of Node end with an assertion when a database is still open as the program ends.
+      db.$client.close();
+    }
   } catch (error) {
     // A shelf that cannot be read is the server's to name, which knows its copies; it is started next.
     if (!(error instanceof StoreTrouble)) throw error;

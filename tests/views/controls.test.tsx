@@ -31,6 +31,8 @@ const PLACES = ["plan", "paper", "build", "narrate", "rehearse", "teach", "log"]
 
 const CONTROLS = "button, input:not([type=file]):not([type=hidden]), textarea, [role=slider]";
 
+/** What plays never stands still, and can only be tried with a clock of its own. */
+const PLAYS = /^button "Play/;
 /** So many of a kind are worked: each word of a narration is a button, and they are all one. */
 const OF_A_KIND = 3;
 
@@ -96,7 +98,7 @@ test.each(PLACES)("every control of %s does what it did, and is taken back", asy
   const out: string[] = [];
   for (const name of [...controlsOf(page.querySelector("main") ?? page).keys()]) {
     const control = controlsOf(page.querySelector("main") ?? page).get(name);
-    if (!control || (control as HTMLButtonElement).disabled) continue;
+    if (!control || (control as HTMLButtonElement).disabled || PLAYS.test(name)) continue;
     const before = documentNow();
     sent.length = 0;
     work(control);

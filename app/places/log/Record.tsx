@@ -1,9 +1,9 @@
-import { Button, Select, TextInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useState } from "react";
 import { useRevalidator } from "react-router";
 import type { LearntPace } from "#core/class/pacing";
 import { type ClassKept, totalsOf } from "#core/class/record";
-import { countOf, type Finding, formatClock } from "#core/ground/base";
+import { type Finding, formatClock } from "#core/ground/base";
 import { askRecord, OUTBOX_PREFIX, useClassOutbox } from "../../lesson/class/class-outbox.ts";
 import { SetAside } from "../../lesson/frame/SetAside.tsx";
 import { useLesson } from "../../lesson/lesson-context.ts";
@@ -11,22 +11,12 @@ import place from "../../lesson/place.module.css";
 import { newKey } from "../../lesson/saving/new-key.ts";
 import { FilePick } from "../../ui/FilePick.tsx";
 import { FindingList } from "../../ui/FindingList.tsx";
-import { ClassEntry } from "./ClassEntry.tsx";
+import { ClassTable } from "./ClassTable.tsx";
 import { FromRecord } from "./FromRecord.tsx";
 import { PlannedAndReal } from "./PlannedAndReal.tsx";
 import styles from "./Record.module.css";
 import { TypedClass } from "./TypedClass.tsx";
-
-const SORTS = {
-  day: { label: "Day", of: (c: ClassKept) => c.taught.day },
-  group: { label: "Group", of: (c: ClassKept) => c.taught.group.toLowerCase() },
-  pupils: { label: "Pupils", of: (c: ClassKept) => c.taught.pupils ?? -1 },
-  took: { label: "Took", of: (c: ClassKept) => totalsOf(c.taught).tookMs },
-  over: { label: "Over", of: (c: ClassKept) => totalsOf(c.taught).tookMs - totalsOf(c.taught).plannedMs },
-  stuck: { label: "Stuck", of: (c: ClassKept) => totalsOf(c.taught).stuck },
-  slips: { label: "Slips", of: (c: ClassKept) => totalsOf(c.taught).slips },
-} as const;
-type Sort = keyof typeof SORTS;
+import { useShownClasses } from "./use-shown-classes.ts";
 
 /** The classes taught of a lesson: a table, what they really took as a chart, and what they speak for. */
 export function Record({
@@ -41,10 +31,7 @@ export function Record({
   const { lessonId } = useLesson();
   const { revalidate } = useRevalidator();
   const { waiting, refused } = useClassOutbox();
-  const [sort, setSort] = useState<{ by: Sort; up: boolean }>({ by: "day", up: false });
-  const [group, setGroup] = useState<string | null>(null);
-  const [find, setFind] = useState("");
-  const [open, setOpen] = useState<string | null>(null);
+  const found = useShownClasses(classes);
   const [typing, setTyping] = useState(false);
   const [said, setSaid] = useState<{ says: string; ok: boolean; findings: readonly Finding[] } | null>(null);
   /** A class as it was before it was put right, to go back to. */
@@ -60,18 +47,6 @@ export function Record({
     if (answer.ok) await revalidate();
     return answer.ok;
   };
-  const words = find.trim().toLowerCase();
-  const shown = classes
-    .filter(
-      ({ taught }) =>
-        (group === null || taught.group === group) &&
-        `${taught.group} ${taught.day} ${taught.change}`.toLowerCase().includes(words),
-    )
-    .sort((a, b) => {
-      const [x, y] = [SORTS[sort.by].of(a), SORTS[sort.by].of(b)];
-      return (x < y ? -1 : x > y ? 1 : 0) * (sort.up ? 1 : -1);
-    });
-  const groups = [...new Set(classes.map((c) => c.taught.group))].sort();
   return (
     <section className={styles.record} aria-label="Classes taught">
       <header className={styles.head}>
@@ -140,64 +115,12 @@ export function Record({
           never persons.
         </p>
       ) : (
-        <>
-          {classes.length > 3 ? (
-            <div className={styles.find}>
-              <TextInput
-                type="search"
-                aria-label="Find a class"
-                placeholder="Find: June, door …"
-                value={find}
-                onChange={(e) => setFind(e.currentTarget.value)}
-              />
-              <Select
-                aria-label="Group"
-                placeholder="All groups"
-                clearable
-                data={groups}
-                value={group}
-                onChange={setGroup}
-              />
-            </div>
-          ) : null}
-          <table className={styles.table}>
-            <thead>
-              <tr>
-                {(Object.keys(SORTS) as Sort[]).map((by) => (
-                  <th key={by} aria-sort={sort.by === by ? (sort.up ? "ascending" : "descending") : "none"}>
-                    <button
-                      type="button"
-                      onClick={() => setSort({ by, up: sort.by === by ? !sort.up : by === "group" })}
-                    >
-                      {SORTS[by].label}
-                      {sort.by === by ? (sort.up ? " ↑" : " ↓") : ""}
-                    </button>
-                  </th>
-                ))}
-                <th>
-                  <span>Change next time</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {shown.map((c) => (
-                <ClassEntry
-                  key={c.id}
-                  kept={c}
-                  open={open === c.id}
-                  onOpen={() => setOpen(open === c.id ? null : c.id)}
-                  onPutRight={(taught) => void putRight(c, taught)}
-                  onTakeOut={() => void ask({ intent: "take-out", id: c.id }, true)}
-                />
-              ))}
-            </tbody>
-          </table>
-          {shown.length < classes.length ? (
-            <p className={place.quiet}>
-              {shown.length} of {countOf(classes.length, "class", "classes")}
-            </p>
-          ) : null}
-        </>
+        <ClassTable
+          classes={classes}
+          of={found}
+          onPutRight={(kept, taught) => void putRight(kept, taught)}
+          onTakeOut={(kept) => void ask({ intent: "take-out", id: kept.id }, true)}
+        />
       )}
       {takenOut.map((c) => (
         <p key={c.id} className={styles.out} role="status">
@@ -215,7 +138,7 @@ export function Record({
       {classes.length > 0 ? (
         <>
           <h2>What each step took</h2>
-          <PlannedAndReal classes={shown} />
+          <PlannedAndReal classes={found.shown} />
           <FromRecord classes={classes} learnt={learnt} />
         </>
       ) : null}

@@ -62,21 +62,10 @@ export function computeLesson(
 function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] | null): ComputedLesson {
   const drawn = drawStages(lesson, keep);
   const { view, program, paper, moves } = drawn;
-  const { ageBand, reading, help, ruler, depths, hand } = lesson.plan;
+  const { ruler } = lesson.plan;
   const evaluation = keep("points", [moves, view], () => evaluate(moves, view));
 
-  const telling = keep(
-    "telling",
-    [reading, help, ruler, depths, ageBand, hand],
-    (): Telling => ({
-      ageBand,
-      ...(reading && { reading }),
-      ...(help && { help }),
-      ...(ruler && { ruler }),
-      ...(depths && { depths }),
-      ...(hand && { hand }),
-    }),
-  );
+  const telling = tellingOf(lesson.plan, keep);
   const { tasks, findings: ofTasks } = markTasks(drawn, keep);
   const grouped = keep(
     "steps",
@@ -107,10 +96,7 @@ function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] 
   const map = keep("clocks", [take === null, take?.edits, durationMs], () =>
     take ? editMap(take.edits ?? [], durationMs) : null,
   );
-  const ownLineMs = lesson.plan.classPace?.lineMs;
-  const pace = keep("pace", [ageBand, ownLineMs], () =>
-    paceOf({ ageBand, ...(ownLineMs === undefined ? {} : { classPace: { lineMs: ownLineMs } }) }),
-  );
+  const pace = paceFor(lesson.plan, keep);
   const schedule = keep(
     "schedule",
     [steps, moves, paper, pace, words, take?.anchors, take?.strokeAnchors, map],
@@ -131,16 +117,7 @@ function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] 
       }),
   );
 
-  const { parts, sessionMinutes, gates } = lesson.plan;
-  const taught = keep("parts", [steps, schedule, parts, sessionMinutes, gates], () =>
-    partsOf(steps, schedule, {
-      sessionMinutes,
-      ...(parts === undefined ? {} : { parts }),
-      ...(gates
-        ? { gates: gates.map((g) => ({ ...g, after: findStep(g.after, steps, moves)?.id ?? g.after })) }
-        : {}),
-    }),
-  );
+  const taught = taughtIn(lesson.plan, steps, schedule, moves, keep);
   const { deliverable, centre } = lesson.plan;
   const seen = keep("drawing judged", [program, view, paper, drawn.sheet, deliverable, centre, ruler], () =>
     judgeDrawing(drawn),
@@ -193,6 +170,49 @@ function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] 
       drawn.objects,
     ),
   };
+}
+
+/** How steps are told, as far as the plan says. */
+function tellingOf({ reading, help, ruler, depths, ageBand, hand }: Lesson["plan"], keep: Keep): Telling {
+  return keep(
+    "telling",
+    [reading, help, ruler, depths, ageBand, hand],
+    (): Telling => ({
+      ageBand,
+      ...(reading && { reading }),
+      ...(help && { help }),
+      ...(ruler && { ruler }),
+      ...(depths && { depths }),
+      ...(hand && { hand }),
+    }),
+  );
+}
+
+/** The pace the class is reckoned with: its age's, or the educator's own. */
+function paceFor({ ageBand, classPace }: Lesson["plan"], keep: Keep): ReturnType<typeof paceOf> {
+  const ownLineMs = classPace?.lineMs;
+  return keep("pace", [ageBand, ownLineMs], () =>
+    paceOf({ ageBand, ...(ownLineMs === undefined ? {} : { classPace: { lineMs: ownLineMs } }) }),
+  );
+}
+
+/** The parts it is taught in, and what is wrong with their gates. */
+function taughtIn(
+  { parts, sessionMinutes, gates }: Lesson["plan"],
+  steps: readonly Step[],
+  schedule: Schedule,
+  moves: DrawnLesson["moves"],
+  keep: Keep,
+): ReturnType<typeof partsOf> {
+  return keep("parts", [steps, schedule, parts, sessionMinutes, gates], () =>
+    partsOf(steps, schedule, {
+      sessionMinutes,
+      ...(parts === undefined ? {} : { parts }),
+      ...(gates
+        ? { gates: gates.map((g) => ({ ...g, after: findStep(g.after, steps, moves)?.id ?? g.after })) }
+        : {}),
+    }),
+  );
 }
 
 /**

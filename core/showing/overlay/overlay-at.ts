@@ -160,19 +160,15 @@ export function overlayOf(source: OverlaySource, picture: FilmPicture, clock: Ov
       }
     }
     if (step) {
+      const layout = settings(step)(lies?.rest ?? null);
       const own = layersOf(source.settings, step.id, over);
-      const { boards, boxes } = settings(step)(lies?.rest ?? null);
-      const checks = own.check && isChecked(source, step, lessonMs);
-      const shownBoards = { title: own.title, pause: own.pause && hold !== null, check: checks };
-      words.push({
-        key: `boards ${step.id} ${JSON.stringify(shownBoards)} ${lies?.rest.index}`,
-        marks: () =>
-          boards.flatMap(([name, board]) => {
-            const box = boxes.get(name);
-            return box && shownBoards[name] ? boardMarks(`${step.id}/${name}`, board, box, size) : [];
-          }),
-      });
-      const box = boxes.get("pause");
+      const shown = {
+        title: own.title,
+        pause: own.pause && hold !== null,
+        check: own.check && isChecked(source, step, lessonMs),
+      };
+      words.push(boardsOf(step, layout, shown, `${lies?.rest.index}`, size));
+      const box = layout.boxes.get("pause");
       if (hold && box && own.pause) moving.push(...waitRing(`${step.id}/pause`, box, size, hold.left));
     }
     return {
@@ -182,6 +178,24 @@ export function overlayOf(source: OverlaySource, picture: FilmPicture, clock: Ov
       words: keptWords(keyOf(words), () => words.flatMap((p) => p.marks())),
       moving,
     };
+  };
+}
+
+/** The boards of a step that are shown: its title, its pause, its check. */
+function boardsOf(
+  step: Step,
+  { boards, boxes }: Pick<ReturnType<ReturnType<typeof setOut>>, "boards" | "boxes">,
+  shown: Readonly<Record<"title" | "pause" | "check", boolean>>,
+  place: string,
+  size: number,
+): Part {
+  return {
+    key: `boards ${step.id} ${JSON.stringify(shown)} ${place}`,
+    marks: () =>
+      boards.flatMap(([name, board]) => {
+        const box = boxes.get(name);
+        return box && shown[name] ? boardMarks(`${step.id}/${name}`, board, box, size) : [];
+      }),
   };
 }
 

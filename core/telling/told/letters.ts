@@ -73,7 +73,6 @@ function letterThing(thing: ThingTold<Place>, t: number, book: Book, spoken: Spo
   const used = new Set<string>();
   /** Places lettered by this thing, or taken over by it. */
   const mine = new Set<string>();
-  let next = 0;
   let now = 0;
 
   /** Whether a letter, alone or numbered, is borne by a place that is spoken of from here on. */
@@ -83,26 +82,7 @@ function letterThing(thing: ThingTold<Place>, t: number, book: Book, spoken: Spo
     return false;
   }
 
-  function take(): string {
-    const free = (wanted: (letter: string) => boolean) => {
-      for (let k = 0; k < letters.length; k++) {
-        const letter = letters[(next + k) % letters.length];
-        if (letter !== undefined && wanted(letter)) {
-          next = (next + k + 1) % letters.length;
-          used.add(letter);
-          return letter;
-        }
-      }
-      return null;
-    };
-    return (
-      free((l) => !used.has(l) && !isLive(l)) ??
-      free((l) => !isLive(l)) ??
-      free((l) => !used.has(l)) ??
-      letters[next++ % letters.length] ??
-      "A"
-    );
-  }
+  const take = letterGiver(letters, used, isLive);
 
   function bear(id: string, name: Name): Name {
     book.bearer.set(nameKey(name), id);
@@ -192,6 +172,34 @@ function letterThing(thing: ThingTold<Place>, t: number, book: Book, spoken: Spo
     for (const [i, id] of given.entries()) sets.set(id, { k: "letter", letter, nth: i + 1 });
     return sets;
   }
+}
+
+/**
+ * Gives letters in order, round and round: rather one that this thing has not used and nobody bears, then one that nobody bears,
+ * then one that this thing has not used.
+ */
+function letterGiver(
+  letters: readonly string[],
+  used: Set<string>,
+  isLive: (letter: string) => boolean,
+): () => string {
+  let next = 0;
+  const free = (wanted: (letter: string) => boolean) => {
+    for (let k = 0; k < letters.length; k++) {
+      const letter = letters[(next + k) % letters.length];
+      if (letter === undefined || !wanted(letter)) continue;
+      next = (next + k + 1) % letters.length;
+      used.add(letter);
+      return letter;
+    }
+    return null;
+  };
+  return () =>
+    free((l) => !used.has(l) && !isLive(l)) ??
+    free((l) => !isLive(l)) ??
+    free((l) => !used.has(l)) ??
+    letters[next++ % letters.length] ??
+    "A";
 }
 
 /** Remembers which place goes by a name: pictures set the letter there. */

@@ -142,14 +142,15 @@ export function writeOtio(timed: Timed, map: EditMap, mediaFile: string, rate: F
   const { frames, per } = FRAME_RATES[rate];
   const fps = frames / per;
   const time = (ms: number) => ({ OTIO_SCHEMA: "RationalTime.1", rate: fps, value: frameAtMs(ms, rate) });
+  const duration = (fromMs: number, toMs: number) => ({
+    OTIO_SCHEMA: "RationalTime.1",
+    rate: fps,
+    value: frameAtMs(toMs, rate) - frameAtMs(fromMs, rate),
+  });
   const range = (fromMs: number, toMs: number) => ({
     OTIO_SCHEMA: "TimeRange.1",
     start_time: time(fromMs),
-    duration: {
-      OTIO_SCHEMA: "RationalTime.1",
-      rate: fps,
-      value: frameAtMs(toMs, rate) - frameAtMs(fromMs, rate),
-    },
+    duration: duration(fromMs, toMs),
   });
   const media = {
     OTIO_SCHEMA: "ExternalReference.1",
@@ -169,59 +170,24 @@ export function writeOtio(timed: Timed, map: EditMap, mediaFile: string, rate: F
     enabled: true,
     metadata: {},
   });
+  const lasts = (startMs: number, fromMs: number, toMs: number) => ({
+    OTIO_SCHEMA: "TimeRange.1",
+    start_time: time(startMs),
+    duration: duration(fromMs, toMs),
+  });
   const pieces = [
-    ...map.played.map((p) => ({
-      at: p.lessonFrom,
-      item: clip(
-        mediaFile,
-        {
-          OTIO_SCHEMA: "TimeRange.1",
-          start_time: time(p.sourceFrom),
-          duration: {
-            OTIO_SCHEMA: "RationalTime.1",
-            rate: fps,
-            value:
-              frameAtMs(p.lessonFrom + (p.sourceTo - p.sourceFrom) / p.factor, rate) -
-              frameAtMs(p.lessonFrom, rate),
-          },
-        },
-        p.factor === 1
-          ? []
-          : [
-              {
-                OTIO_SCHEMA: "LinearTimeWarp.1",
-                name: "speed",
-                effect_name: "LinearTimeWarp",
-                time_scalar: p.factor,
-                metadata: {},
-              },
-            ],
-      ),
-    })),
-    ...map.holds.map((h) => ({
-      at: h.lessonFrom,
-      item: clip(
-        `${mediaFile}, held`,
-        {
-          OTIO_SCHEMA: "TimeRange.1",
-          start_time: time(h.sourceAt),
-          duration: {
-            OTIO_SCHEMA: "RationalTime.1",
-            rate: fps,
-            value: frameAtMs(h.lessonFrom + h.ms, rate) - frameAtMs(h.lessonFrom, rate),
-          },
-        },
-        [
-          {
-            OTIO_SCHEMA: "FreezeFrame.1",
-            name: "hold",
-            effect_name: "FreezeFrame",
-            time_scalar: 0,
-            metadata: {},
-          },
-        ],
-      ),
-    })),
+    ...map.played.map((p) => {
+      const lessonTo = p.lessonFrom + (p.sourceTo - p.sourceFrom) / p.factor;
+      const speed = p.factor === 1 ? [] : [timeEffect("LinearTimeWarp", "speed", p.factor)];
+      return { at: p.lessonFrom, item: clip(mediaFile, lasts(p.sourceFrom, p.lessonFrom, lessonTo), speed) };
+    }),
+    ...map.holds.map((h) => {
+      const range = lasts(h.sourceAt, h.lessonFrom, h.lessonFrom + h.ms);
+      return {
+        at: h.lessonFrom,
+        item: clip(`${mediaFile}, held`, range, [timeEffect("FreezeFrame", "hold", 0)]),
+      };
+    }),
   ].sort((a, b) => a.at - b.at);
   const markers = marked(timed).map(({ step, startMs, endMs }) => ({
     OTIO_SCHEMA: "Marker.2",
@@ -263,6 +229,10 @@ export function writeOtio(timed: Timed, map: EditMap, mediaFile: string, rate: F
     null,
     2,
   )}\n`;
+}
+
+function timeEffect(kind: "LinearTimeWarp" | "FreezeFrame", name: string, time_scalar: number) {
+  return { OTIO_SCHEMA: `${kind}.1`, name, effect_name: kind, time_scalar, metadata: {} };
 }
 
 /** An edit list of the take as it is played, with a marker comment for each step (CMX 3600, from memory). */
