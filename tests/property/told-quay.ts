@@ -55,10 +55,10 @@ export function toldFrom(
   return { cues, begins };
 }
 
-/** The quay told so, with every step at the word where it seems to begin. */
-export const withTake = (seed: number): Lesson => {
-  const { cues } = toldFrom(computeLesson(crates).steps, seed);
-  const changed = applyChanges(crates, setNarration(crates, "told.vtt", cues));
+/** The quay, or another lesson, told so, with every step at the word where it seems to begin. */
+export const withTake = (seed: number, of: Lesson = crates): Lesson => {
+  const { cues } = toldFrom(computeLesson(of).steps, seed);
+  const changed = applyChanges(of, setNarration(of, "told.vtt", cues));
   if (!changed.ok) throw new Error("no take");
   const { places: placed } = placeInWords(computeLesson(changed.value.lesson));
   const take = findCurrentTake(changed.value.lesson);

@@ -120,7 +120,10 @@ export async function settled(page: Element): Promise<string> {
     () => {
       const now = outlineOf(page);
       const still =
-        atWork === 0 && now !== "" && now === before && !/data-state=saving|\[\.(?:frame|pages)[^\]]*aria-busy=true/.test(now);
+        atWork === 0 &&
+        now !== "" &&
+        now === before &&
+        !/data-state=saving|\[\.(?:frame|pages)[^\]]*aria-busy=true/.test(now);
       before = now;
       if (!still) throw new Error("still changing");
     },
