@@ -29,8 +29,8 @@ export async function makeReady({ build = false, browser = false, meanwhile = as
 /** `engines` says it too, but npm only warns. */
 function checkNode() {
   const [major, minor] = process.versions.node.split(".").map(Number);
-  if ((major === 20 && minor >= 19) || (major === 22 && minor >= 12) || major >= 24) return;
-  fail(`Node 20.19, 22.12, 24 or newer is needed; this is ${process.versions.node}.`);
+  if ((major === 20 && minor >= 19) || (major === 22 && minor >= 12)) return;
+  fail(`Node 20.19 or later of 20, or 22.12 or later of 22, is needed; this is ${process.versions.node}.`);
 }
 
 async function installPackages() {

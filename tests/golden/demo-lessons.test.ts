@@ -122,11 +122,14 @@ function told(lesson: Lesson): string {
   ].join("\n");
 }
 
-test.each(DEMO_NAMES)("what is made of %s", async (name) => {
-  await expect(told(demoLesson(name))).toMatchFileSnapshot(`demo-lessons/${name}.txt`);
-});
+test.each(DEMO_NAMES)(
+  "what is made of %s: if this is meant, npm run renew-goldens, and read the difference",
+  async (name) => {
+    await expect(told(demoLesson(name))).toMatchFileSnapshot(`demo-lessons/${name}.txt`);
+  },
+);
 
-test("where each construction is taken hold of, and what a drag does", async () => {
+test("where each construction is taken hold of, and what a drag does: if this is meant, npm run renew-goldens, and read the difference", async () => {
   const lines = CHOOSABLE.flatMap(({ name }) =>
     (["one-point", "two-point"] as const).flatMap((kind) => [
       `${name}, ${kind}`,

@@ -6,14 +6,17 @@ import { demoLesson } from "../demo-lesson.ts";
 // Pictures to look at: when one changes, open the SVG and judge it before taking it over (vitest -u).
 const demo = (name: string) => computeLesson(demoLesson(name));
 
-test.each(["glasshouse", "quay-crates"])("the finished paper of %s", async (name) => {
-  const { paper, sheet, moves } = demo(name);
-  await expect(
-    toSvg(drawState(paper, sheet, moves.length - 1, moves.length, "bench"), PAPER_PALETTE),
-  ).toMatchFileSnapshot(`pictures/${name}.svg`);
-});
+test.each(["glasshouse", "quay-crates"])(
+  "the finished paper of %s: if this is meant, npm run renew-goldens, and read the difference",
+  async (name) => {
+    const { paper, sheet, moves } = demo(name);
+    await expect(
+      toSvg(drawState(paper, sheet, moves.length - 1, moves.length, "bench"), PAPER_PALETTE),
+    ).toMatchFileSnapshot(`pictures/${name}.svg`);
+  },
+);
 
-test("a closing step and a rubbing-out as cards show them", async () => {
+test("a closing step and a rubbing-out as cards show them: if this is meant, npm run renew-goldens, and read the difference", async () => {
   const { paper, sheet, steps } = demo("quay-crates");
   for (const id of ["far-crate/guides", "far-crate/close"]) {
     const step = steps.find((s) => s.id === id);
@@ -24,7 +27,7 @@ test("a closing step and a rubbing-out as cards show them", async () => {
   }
 });
 
-test("a moment of the take with ruler and pencil", async () => {
+test("a moment of the take with ruler and pencil: if this is meant, npm run renew-goldens, and read the difference", async () => {
   const frame = frameAt(demo("glasshouse"), 42_000, { medium: "overlay", tools: true, withSheet: true });
   await expect(toSvg(frame.drawing, PAPER_PALETTE)).toMatchFileSnapshot("pictures/glasshouse-at-42-s.svg");
 });

@@ -57,14 +57,14 @@ function otherwise(option: ObjectOption): readonly (string | number | boolean)[]
   }
 }
 
-test("every construction in every view", async () => {
+test("every construction in every view: if this is meant, npm run renew-goldens, and read the difference", async () => {
   const lines = RECIPE_NAMES.flatMap((recipe) =>
     VIEW_KINDS.map(({ kind }) => `${recipe}, ${kind}: ${comesTo(sampleLesson(recipe, kind))}`),
   );
   await expect(`${lines.join("\n")}\n`).toMatchFileSnapshot("variants/views.txt");
 });
 
-test("every option of every construction", async () => {
+test("every option of every construction: if this is meant, npm run renew-goldens, and read the difference", async () => {
   const lines = RECIPE_NAMES.flatMap((recipe) =>
     (["one-point", "two-point"] as const).flatMap((kind) => {
       const lesson = sampleLesson(recipe, kind);
@@ -83,7 +83,7 @@ test("every option of every construction", async () => {
   await expect(`${lines.join("\n")}\n`).toMatchFileSnapshot("variants/options.txt");
 });
 
-test("every school, hand and age", async () => {
+test("every school, hand and age: if this is meant, npm run renew-goldens, and read the difference", async () => {
   const ages = { field: "ageBand", choices: Object.keys(AGE_BANDS).map((value) => ({ value })) };
   const lines = (["house", "openings", "reflection"] as const).flatMap((recipe) => {
     const lesson = sampleLesson(recipe, "two-point");
@@ -115,7 +115,7 @@ function replaced(
   );
 }
 
-test("what is out of bounds is refused in words", async () => {
+test("what is out of bounds is refused in words: if this is meant, npm run renew-goldens, and read the difference", async () => {
   const wrong = (old: unknown) =>
     typeof old === "number" ? [-1e6, 1e6, 0.001] : typeof old === "string" ? ["", "no such"] : [7];
   const lines = RECIPE_NAMES.flatMap((recipe) => {

@@ -27,6 +27,12 @@ describe("the command line", () => {
     expect(await run(["draw", LESSON, "--move", "0", "--svg"])).not.toContain('data-stroke="sheet/');
   });
 
+  test("ends without a word when its reader has seen enough", () => {
+    const command = `"${process.execPath}" --import tsx cli/regulanda.ts steps "${LESSON}" --json | head -c 10`;
+    const { stdout, stderr } = spawnSync("bash", ["-c", command], { cwd: HOME, encoding: "utf8" });
+    expect([stdout.length, stderr]).toEqual([10, ""]);
+  });
+
   test("shows a frame, makes the cards and reads a narration", async () => {
     const frame = JSON.parse(await run(["frame", LESSON, "--at", "185", "--json"]));
     expect(frame).toMatchObject({ atMs: 185_000, stepId: "left-bench/guides" });

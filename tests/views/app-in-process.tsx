@@ -113,19 +113,20 @@ export function closePage(): void {
   document.body.innerHTML = "";
 }
 
-/** Waits until nothing on the page changes any more and all edits are saved; what it shows then, as an outline. */
-export async function settled(page: Element): Promise<string> {
+/**
+ * Waits until no loader or action is at work, all edits are saved and the page looks the same so many times one after the other;
+ * what it shows then, as an outline.
+ */
+export async function settled(page: Element, times = 2): Promise<string> {
   let before = "";
+  let same = 0;
   await waitFor(
     () => {
       const now = outlineOf(page);
-      const still =
-        atWork === 0 &&
-        now !== "" &&
-        now === before &&
-        !/data-state=saving|\[\.(?:frame|pages)[^\]]*aria-busy=true/.test(now);
+      const isBusy = atWork > 0 || /data-state=saving|\[\.(?:frame|pages)[^\]]*aria-busy=true/.test(now);
+      same = now !== "" && now === before && !isBusy ? same + 1 : 0;
       before = now;
-      if (!still) throw new Error("still changing");
+      if (same < times - 1) throw new Error("still changing");
     },
     { timeout: 300_000, interval: 20 },
   );

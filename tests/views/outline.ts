@@ -26,11 +26,18 @@ const LOOKS = /^data-(?:mantine|variant|size|with|position|discover|autofocus|di
 function linesOf(element: Element, depth: number): string[] {
   const tag = element.tagName.toLowerCase();
   if (tag === "style" || tag === "script") return [];
+  // What draws a chart is loaded when it is needed, and is a package's work: its name says what it shows.
+  if ([...element.classList].some((c) => /^_chart_/.test(c)))
+    return [`${indent(depth)}chart${attributesOf(element)}`];
   if (tag === "svg") return [`${indent(depth)}${pictureLine(element)}`];
-  const own = [...element.childNodes]
-    .filter((n) => n.nodeType === 3)
-    .map((n) => n.textContent?.trim())
-    .filter(Boolean);
+  // How a time is written differs from one version of Node to another.
+  const own =
+    tag === "time"
+      ? []
+      : [...element.childNodes]
+          .filter((n) => n.nodeType === 3)
+          .map((n) => n.textContent?.trim())
+          .filter(Boolean);
   const says = attributesOf(element);
   const isLine =
     says !== "" || own.length > 0 || /^(?:button|input|select|textarea|a|h\d|li|label)$/.test(tag);

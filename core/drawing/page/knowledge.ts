@@ -2,7 +2,7 @@ import { foundOn } from "./found.ts";
 import { liesAt, placesOf } from "./places.ts";
 import type { Subject } from "./subject.ts";
 
-export type { Crossing, FoundSoFar, SpaceLine, Subject } from "./subject.ts";
+export type { FoundSoFar, Subject } from "./subject.ts";
 
 export type Knowledge = ReturnType<typeof knowledgeOf>;
 
