@@ -4,9 +4,9 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { FEATURES, type Feature, type Weights } from "../core/time/placing/evidence.ts";
+import { beginnings, forwardBackward } from "../core/time/placing/forward-backward.ts";
 import { likeliest, NEAR_MS } from "../core/time/placing/likeliest.ts";
 import { modelOf } from "../core/time/placing/model.ts";
-import { beginnings, walksOf } from "../core/time/placing/walks.ts";
 import { type Case, casesOf } from "./fit-placing/cases.ts";
 import { type Prepared, prepared, slopeOf } from "./fit-placing/slope.ts";
 import { START } from "./fit-placing/start.ts";
@@ -46,7 +46,7 @@ interface Outcome {
 
 function judge(one: Case, weights: Weights): Outcome[] {
   const model = modelOf(one.steps, one.clauses, one.heard, weights);
-  return likeliest(beginnings(model, walksOf(model)), one.clauses).map(({ clause, chance }, i) => {
+  return likeliest(beginnings(model, forwardBackward(model)), one.clauses).map(({ clause, chance }, i) => {
     const trueMs = one.trueMs[i] ?? null;
     const foundMs = clause === null ? null : (one.clauses[clause]?.tokens[0]?.startMs ?? 0);
     return {

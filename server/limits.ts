@@ -33,7 +33,7 @@ export const LONGEST_WAIT_MS = 10 * SECOND;
 export const LONGEST_WORK_MS = 120 * SECOND;
 
 /** Of each kind of request, how many are answered at once and how many may wait for their turn. */
-export const TURNS = {
+export const LANES = {
   /** Pages and what they show. */
   read: { atOnce: 16, waiting: 200 },
   /** Edits, forms, prints. */

@@ -3,8 +3,8 @@ import * as build from "virtual:react-router/server-build";
 import { createRequestHandler } from "@react-router/express";
 import { RouterContextProvider, type ServerBuild } from "react-router";
 import { contextOf, openFrontDoor } from "./http/front-door.server.ts";
+import { openLimiter } from "./http/limiter.ts";
 import { requestContext } from "./http/request-context.ts";
-import { openTurns } from "./http/turns.ts";
 import { start } from "./running/start.server.ts";
 
 const log = process.env.REGULANDA_LOG === "off" ? {} : { log: (line: string) => process.stdout.write(line) };
@@ -13,7 +13,7 @@ await start(({ addresses, gate }) =>
   openFrontDoor({
     names: addresses.names,
     gate,
-    turns: openTurns(),
+    limiter: openLimiter(),
     clientFolder: join(import.meta.dirname, "../client"),
     ...log,
     answer: createRequestHandler({

@@ -13,9 +13,13 @@ import {
   type Weights,
   wordEvidence,
 } from "../../core/time/placing/evidence.ts";
+import {
+  beginnings,
+  type ForwardBackward,
+  forwardBackward,
+} from "../../core/time/placing/forward-backward.ts";
 import { type Model, modelOf } from "../../core/time/placing/model.ts";
 import { saidIn } from "../../core/time/placing/said.ts";
-import { beginnings, type Walks, walksOf } from "../../core/time/placing/walks.ts";
 import type { Case } from "./cases.ts";
 import { START } from "./start.ts";
 
@@ -78,12 +82,12 @@ export function prepared(of: Case): Prepared {
 
 /**
  * Adds how the likelihood of a case rises with each weight: what is met where its steps truly begin, less what is met over
- * all walks (J. Lafferty et al., 2001, from memory).
+ * all paths (J. Lafferty et al., 2001, from memory).
  */
 export function slopeOf(one: Prepared, weights: Weights, into: Float64Array): void {
   const model = underWeights(one, weights);
-  addMet(one, model, walksOf(model, one.of.truth), 1, into);
-  addMet(one, model, walksOf(model), -1, into);
+  addMet(one, model, forwardBackward(model, one.of.truth), 1, into);
+  addMet(one, model, forwardBackward(model), -1, into);
 }
 
 /** The model of a case under these weights. */
@@ -116,16 +120,16 @@ function underWeights(one: Prepared, weights: Weights): Model {
 
 const HARDLY = 1e-7;
 
-function addMet(one: Prepared, model: Model, walks: Walks, sign: number, into: Float64Array): void {
+function addMet(one: Prepared, model: Model, sums: ForwardBackward, sign: number, into: Float64Array): void {
   const { clauses: n, steps: s, states, first, ordered } = model;
-  const { forward, backward, reached, begun, entered, pass, total } = walks;
+  const { forward, backward, reached, begun, entered, pass, total } = sums;
   const add = (found: Sparse | undefined, share: number) => {
     for (const [k, amount] of found ?? []) into[k] = (into[k] ?? 0) + sign * share * amount;
   };
   const addOne = (feature: Feature, amount: number) => {
     into[placeOf(feature)] = (into[placeOf(feature)] ?? 0) + sign * amount;
   };
-  const { upTo, from } = scalesOf(walks, n);
+  const { upTo, from } = scalesOf(sums, n);
   for (let j = 0; j < n; j++) {
     const row = j * states;
     const here = Math.exp((upTo[j] ?? 0) + (from[j] ?? 0) - total);
@@ -152,7 +156,7 @@ function addMet(one: Prepared, model: Model, walks: Walks, sign: number, into: F
       }
       if (j === 0) continue;
       const led =
-        (forward[row - states + at] ?? 0) * before * walks.ledUpTo * (walks.later[j * (s + 1) + i + 1] ?? 0);
+        (forward[row - states + at] ?? 0) * before * sums.ledUpTo * (sums.later[j * (s + 1) + i + 1] ?? 0);
       if (led > HARDLY) addOne("onlyLedUpTo", led);
       const after = ordered[j - 1] ? 1 : 0;
       for (let a = 0; a < size; a++) {
@@ -173,7 +177,7 @@ function addMet(one: Prepared, model: Model, walks: Walks, sign: number, into: F
     }
     add(one.beside[j], beside);
   }
-  for (const [i, chances] of beginnings(model, walks).entries())
+  for (const [i, chances] of beginnings(model, sums).entries())
     add(one.unsaid[i], Math.max(0, 1 - chances.reduce((a, b) => a + b, 0)));
 }
 
@@ -194,7 +198,7 @@ function passFeatures(
 }
 
 /** Logarithms of the scales up to each clause, and from each on. */
-function scalesOf({ forwardScale, backwardScale }: Walks, n: number) {
+function scalesOf({ forwardScale, backwardScale }: ForwardBackward, n: number) {
   const [upTo, from] = [new Float64Array(n), new Float64Array(n)];
   let sum = 0;
   for (let j = 0; j < n; j++) upTo[j] = sum += forwardScale[j] ?? 0;

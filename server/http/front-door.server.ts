@@ -4,18 +4,18 @@ import compression from "compression";
 import express, { type NextFunction, type Request, type RequestHandler, type Response } from "express";
 import morgan from "morgan";
 import { LARGEST_BUNDLE_BYTES, LARGEST_SAVE_BYTES } from "../limits.ts";
+import { type Limiter, laneOf } from "./limiter.ts";
 import type { Gate } from "./passphrase.server.ts";
 import type { RequestContext } from "./request-context.ts";
 import { nonceOf, securityHeaders } from "./security-headers.ts";
 import { whyTurnedAway } from "./turned-away.ts";
-import { laneOf, type Turns } from "./turns.ts";
 
 export interface FrontDoor {
   /** Names under which this server answers. */
   readonly names: ReadonlySet<string>;
   /** Null where no passphrase is asked for. */
   readonly gate: Gate | null;
-  readonly turns: Turns;
+  readonly limiter: Limiter;
   /** The built pages' scripts, styles and pictures; nothing in it is secret. */
   readonly clientFolder: string;
   /** Answers whatever is let in; `contextOf` its response tells what the door knows of it. */
@@ -31,7 +31,14 @@ const RETRY_AFTER_SECONDS = 3;
  * What every request passes, whatever it asks for, in this order: headers that every answer carries, names and pages it may
  * come from, files of the app, the passphrase, sizes, a turn; then the app.
  */
-export function openFrontDoor({ names, gate, turns, clientFolder, answer, log }: FrontDoor): express.Express {
+export function openFrontDoor({
+  names,
+  gate,
+  limiter,
+  clientFolder,
+  answer,
+  log,
+}: FrontDoor): express.Express {
   const app = express();
   app.disable("x-powered-by");
   // A proxy that ends TLS stands on this machine: it alone may say for whom it asks.
@@ -91,7 +98,7 @@ export function openFrontDoor({ names, gate, turns, clientFolder, answer, log }:
         `What was sent is larger than ${Math.round(limit / 1024 ** 2)} MB. Nothing was changed.`,
       );
   });
-  app.use(inTurn(turns));
+  app.use(limited(limiter));
   app.use((req, res, next) => {
     res.locals.context = {
       nonce: nonceOf(res),
@@ -152,14 +159,14 @@ function guarded(gate: Gate): RequestHandler {
 }
 
 /** Lets requests in one after another as far as there is room; those beyond are told when to come back. */
-function inTurn(turns: Turns): RequestHandler {
+function limited(limiter: Limiter): RequestHandler {
   return async (req, res, next) => {
     // Whoever went while the app's files were looked through is told of no more: a turn taken for them would never end.
     if (res.destroyed) return;
     const gone = new AbortController();
     res.once("close", () => gone.abort());
     const lane = laneOf(req.method, req.path);
-    const end = await turns.take(lane, gone.signal);
+    const end = await limiter.take(lane, gone.signal);
     if (!end) {
       if (gone.signal.aborted) return;
       res.set("Retry-After", String(RETRY_AFTER_SECONDS));

@@ -9,9 +9,9 @@ import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { readAddresses } from "../../server/http/addresses.ts";
 import { contextOf, type FrontDoor, openFrontDoor } from "../../server/http/front-door.server.ts";
+import { openLimiter } from "../../server/http/limiter.ts";
 import { openGate } from "../../server/http/passphrase.server.ts";
 import { type Asked, nameOfHost, whyTurnedAway } from "../../server/http/turned-away.ts";
-import { openTurns } from "../../server/http/turns.ts";
 
 const LOOPBACK = new Set(["localhost", "127.0.0.1", "[::1]"]);
 
@@ -146,7 +146,7 @@ describe("the door", () => {
     const door = openFrontDoor({
       names: LOOPBACK,
       gate: null,
-      turns: openTurns(),
+      limiter: openLimiter(),
       clientFolder: folder,
       log: (line) => log.push(line),
       answer: (req, res) => {
@@ -285,7 +285,7 @@ describe("the door", () => {
     let inside = 0;
     const go: (() => void)[] = [];
     const port = await open({
-      turns: openTurns(
+      limiter: openLimiter(
         {
           read: { atOnce: 2, waiting: 1 },
           write: { atOnce: 1, waiting: 1 },
@@ -323,7 +323,7 @@ describe("the door", () => {
   test("whoever goes before their turn is asked for takes none", async () => {
     const one = { atOnce: 1, waiting: 1 };
     const port = await open({
-      turns: openTurns({ read: one, write: one, upload: one, stream: one, watch: one }, 500),
+      limiter: openLimiter({ read: one, write: one, upload: one, stream: one, watch: one }, 500),
       // As the app does: an answer to nobody is not begun.
       answer: (_req, res) => {
         if (!res.destroyed) res.send("done");

@@ -22,7 +22,7 @@ export interface OnSheet {
 }
 
 /** A line whose end nothing marks yet when it is told. */
-export type Told1 = { readonly ruled: Ruled<Place>; readonly open: string | null };
+export type LineTold = { readonly ruled: Ruled<Place>; readonly open: string | null };
 
 /** A slant below this over a whole sheet no ruler shows: 0.05 mm in 30 cm. */
 const STRAIGHT = 1.6e-4;
@@ -214,7 +214,7 @@ export function lineRef(on: OnSheet, lineId: string, unfinished = false): LineRe
 }
 
 /** The line of a move as it is told: from where, which way, how far, and what it finds. */
-export function tellLine(on: OnSheet, move: Move, moveIndex: number): Told1 | null {
+export function tellLine(on: OnSheet, move: Move, moveIndex: number): LineTold | null {
   const made = move.lines[0];
   if (!made) return null;
   const { places } = on;

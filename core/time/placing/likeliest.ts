@@ -18,7 +18,7 @@ export interface Likeliest {
 
 /**
  * The places, in order, that are right for the most steps to be expected: the sum of chances is greatest, by dynamic
- * programming (R. Bellman, 1957). The single likeliest walk would stake everything on one reading.
+ * programming (R. Bellman, 1957). The single likeliest path would stake everything on one reading.
  */
 export function likeliest(
   chances: readonly Float64Array[],

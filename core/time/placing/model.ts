@@ -18,7 +18,7 @@ import type { ExpectedStep } from "./expected.ts";
 import { type Said, type SaidKept, saidIn } from "./said.ts";
 
 /**
- * Speech as a walk through states, one a clause: before the lesson's first step; or, once a step has begun, leading up to it,
+ * Speech as a path through states, one a clause: before the lesson's first step; or, once a step has begun, leading up to it,
  * telling one of its actions, or saying something beside it. A step is begun at most once, in order; one that is passed over
  * is not said. A hidden Markov model with log-linear scores (L. Rabiner, 1989; J. Lafferty et al., 2001, from memory).
  */
@@ -155,7 +155,7 @@ function statesOf(steps: readonly ExpectedStep[]): { first: number[]; states: nu
   return { first, states };
 }
 
-/** How a walk goes on within a step from one of its states to another, the last of which is beside it; nats. */
+/** How a path goes on within a step from one of its states to another, the last of which is beside it; nats. */
 export function passScore(
   weights: Weights,
   last: number,

@@ -2,10 +2,10 @@ import { type Heard, type Sentence, sentencesOf, type Token } from "../narration
 import { calibrated } from "./calibrated.ts";
 import { type Clause, clausesOf } from "./clauses.ts";
 import { type ExpectedStep, expectedOf, type TellableStep } from "./expected.ts";
+import { beginnings, forwardBackward, type Pins } from "./forward-backward.ts";
 import { likeliest } from "./likeliest.ts";
 import { type Kept, modelOf, nothingKept } from "./model.ts";
 import { settlesMost } from "./settle-most.ts";
-import { beginnings, type Pins, walksOf } from "./walks.ts";
 import { WEIGHTS } from "./weights.ts";
 
 /** Where a step seems to begin in the words. */
@@ -61,8 +61,8 @@ function place(
   const clauses = clausesOf(sentences, new Set(pinned.values()));
   const pins = pinsOf(steps, clauses, pinned);
   const model = modelOf(expected, clauses, heard, WEIGHTS, kept);
-  const walks = walksOf(model, pins);
-  const found = likeliest(beginnings(model, walks), clauses);
+  const sums = forwardBackward(model, pins);
+  const found = likeliest(beginnings(model, sums), clauses);
   const wordAt = wordsFor(
     found.map((f) => f.clause),
     clauses,
@@ -76,7 +76,7 @@ function place(
     const said = clause !== null;
     return [{ stepId: step.id, said, wordId, confidence: calibrated(chance, said) }];
   });
-  const settles = () => steps[settlesMost(model, walks, clauses, new Set(pins.keys())) ?? -1]?.id ?? null;
+  const settles = () => steps[settlesMost(model, sums, clauses, new Set(pins.keys())) ?? -1]?.id ?? null;
   return { places, settles };
 }
 

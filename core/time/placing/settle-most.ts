@@ -1,9 +1,9 @@
 import { seeded } from "../../ground/base/index.ts";
 import type { Clause } from "./clauses.ts";
+import type { ForwardBackward } from "./forward-backward.ts";
 import { NEAR_MS } from "./likeliest.ts";
 import type { Model } from "./model.ts";
-import { sampleWalk } from "./sample-walk.ts";
-import type { Walks } from "./walks.ts";
+import { samplePath } from "./sample-path.ts";
 
 /** So many readings of the narration are drawn to see how its steps hang together. */
 const READINGS = 60;
@@ -16,12 +16,12 @@ const LEAST = 0.05;
  */
 export function settlesMost(
   model: Model,
-  walks: Walks,
+  sums: ForwardBackward,
   clauses: readonly Clause[],
   pinned: ReadonlySet<number>,
 ): number | null {
   const chance = seeded(7);
-  const readings = Array.from({ length: READINGS }, () => sampleWalk(model, walks, chance));
+  const readings = Array.from({ length: READINGS }, () => samplePath(model, sums, chance));
   const open = Array.from({ length: model.steps }, (_, i) => i).filter((i) => !pinned.has(i));
   const placesOf = new Map(
     open.map((i) => [

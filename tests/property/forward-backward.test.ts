@@ -1,14 +1,14 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { FEATURES, type Weights } from "../../core/time/placing/evidence.ts";
+import { beginnings, forwardBackward, type Pins } from "../../core/time/placing/forward-backward.ts";
 import { likeliest } from "../../core/time/placing/likeliest.ts";
 import { type Model, passScore } from "../../core/time/placing/model.ts";
-import { sampleWalk } from "../../core/time/placing/sample-walk.ts";
-import { beginnings, type Pins, walksOf } from "../../core/time/placing/walks.ts";
+import { samplePath } from "../../core/time/placing/sample-path.ts";
 
 const score = fc.double({ min: -3, max: 3, noNaN: true });
 
-/** A model of at most two steps of one action each over a few clauses: small enough to count all its walks one by one. */
+/** A model of at most two steps of one action each over a few clauses: small enough to count all its paths one by one. */
 const models = fc
   .record({
     clauses: fc.integer({ min: 1, max: 5 }),
@@ -40,17 +40,17 @@ const models = fc
     };
   });
 
-/** Every walk with its score, and with which clause it begins each step: by plain counting, nothing shared but the scores. */
-function everyWalk(model: Model, pins: Pins): { score: number; begun: (number | null)[] }[] {
+/** Every path with its score, and with which clause it begins each step: by plain counting, nothing shared but the scores. */
+function everyPath(model: Model, pins: Pins): { score: number; begun: (number | null)[] }[] {
   const { clauses, steps, states, first, weights } = model;
-  const walks: { score: number; begun: (number | null)[] }[] = [];
+  const sums: { score: number; begun: (number | null)[] }[] = [];
   const unsaid = (i: number) => (pins.get(i) === null ? 0 : (model.unsaid[i] ?? 0));
   const go = (j: number, step: number, state: number, sum: number, begun: (number | null)[]) => {
     const led = step >= 0 && state === 0 ? weights.onlyLedUpTo : 0;
     if (j === clauses) {
       let rest = led;
       for (let i = step + 1; i < steps; i++) rest += unsaid(i);
-      if ([...pins].every(([i, clause]) => begun[i] === clause)) walks.push({ score: sum + rest, begun });
+      if ([...pins].every(([i, clause]) => begun[i] === clause)) sums.push({ score: sum + rest, begun });
       return;
     }
     const within = (s: number) => Math.log(model.within[j * states + s] ?? 0);
@@ -77,10 +77,10 @@ function everyWalk(model: Model, pins: Pins): { score: number; begun: (number | 
     }
   };
   go(0, -1, 0, 0, new Array(steps).fill(null));
-  return walks;
+  return sums;
 }
 
-test("the sums over all walks are those of every walk counted one by one, with pins and without", () => {
+test("the sums over all paths are those of every path counted one by one, with pins and without", () => {
   fc.assert(
     fc.property(
       models,
@@ -89,13 +89,13 @@ test("the sums over all walks are those of every walk counted one by one, with p
       (model, clause, pinned) => {
         const pins: Pins =
           pinned && (clause === null || clause < model.clauses) ? new Map([[0, clause]]) : new Map();
-        const all = everyWalk(model, pins);
+        const all = everyPath(model, pins);
         const most = Math.max(...all.map((w) => w.score));
         const sum = (some: typeof all) => some.reduce((s, w) => s + Math.exp(w.score - most), 0);
-        const walks = walksOf(model, pins);
-        const eased = walks.eased * (model.steps - [...pins.values()].filter((p) => p === null).length);
-        expect(walks.total - eased).toBeCloseTo(most + Math.log(sum(all)), 6);
-        for (const [i, chances] of beginnings(model, walks).entries())
+        const sums = forwardBackward(model, pins);
+        const eased = sums.eased * (model.steps - [...pins.values()].filter((p) => p === null).length);
+        expect(sums.total - eased).toBeCloseTo(most + Math.log(sum(all)), 6);
+        for (const [i, chances] of beginnings(model, sums).entries())
           for (const [j, chance] of chances.entries())
             expect(chance).toBeCloseTo(sum(all.filter((w) => w.begun[i] === j)) / sum(all), 6);
       },
@@ -110,15 +110,15 @@ test("readings are drawn as often as their chances say", () => {
     { seed: 15, numRuns: 1 },
   );
   if (!model) throw new Error("no model");
-  const walks = walksOf(model);
+  const sums = forwardBackward(model);
   let state = 1;
   const chance = () => {
     state = (state * 48_271) % 2_147_483_647;
     return state / 2_147_483_647;
   };
   const times = 20_000;
-  const drawn = Array.from({ length: times }, () => sampleWalk(model, walks, chance));
-  for (const [i, chances] of beginnings(model, walks).entries())
+  const drawn = Array.from({ length: times }, () => samplePath(model, sums, chance));
+  for (const [i, chances] of beginnings(model, sums).entries())
     for (const [j, expected] of chances.entries()) {
       const often = drawn.filter((reading) => reading[i] === j).length / times;
       // Four standard errors of a share, and a hair for those that hardly occur.

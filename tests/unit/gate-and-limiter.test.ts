@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { laneOf, openLimiter } from "../../server/http/limiter.ts";
 import { openGate, SHORTEST_PASSPHRASE, whyNoPassphrase } from "../../server/http/passphrase.server.ts";
-import { laneOf, openTurns } from "../../server/http/turns.ts";
 
 describe("the passphrase", () => {
   test("is long, may be given as its hash, and its sessions end with it and with their time", async () => {
@@ -43,7 +43,7 @@ describe("the passphrase", () => {
   });
 });
 
-describe("turns", () => {
+describe("the limiter", () => {
   const never = new AbortController().signal;
   const most = {
     read: { atOnce: 2, waiting: 1 },
@@ -54,33 +54,33 @@ describe("turns", () => {
   };
 
   test("so many at once, so many waiting, the rest refused; kinds do not wait for each other", async () => {
-    const turns = openTurns(most, 10_000);
-    const first = await turns.take("read", never);
-    const second = await turns.take("read", never);
-    const third = turns.take("read", never);
-    expect(await turns.take("read", never)).toBeNull();
-    expect(await turns.take("write", never)).not.toBeNull();
+    const limiter = openLimiter(most, 10_000);
+    const first = await limiter.take("read", never);
+    const second = await limiter.take("read", never);
+    const third = limiter.take("read", never);
+    expect(await limiter.take("read", never)).toBeNull();
+    expect(await limiter.take("write", never)).not.toBeNull();
     first?.();
     expect(await third).not.toBeNull();
     second?.();
   });
 
   test("whoever waits too long, or goes away, leaves the line to others", async () => {
-    const turns = openTurns(most, 30);
-    const held = [await turns.take("read", never), await turns.take("read", never)];
-    expect(await turns.take("read", never)).toBeNull();
+    const limiter = openLimiter(most, 30);
+    const held = [await limiter.take("read", never), await limiter.take("read", never)];
+    expect(await limiter.take("read", never)).toBeNull();
     const gone = new AbortController();
-    const waiting = turns.take("read", gone.signal);
+    const waiting = limiter.take("read", gone.signal);
     gone.abort();
     expect(await waiting).toBeNull();
     // A turn that was had is not ended by the clock.
-    expect(await turns.take("read", never)).toBeNull();
+    expect(await limiter.take("read", never)).toBeNull();
     for (const end of held) end?.();
-    expect(await turns.take("read", never)).not.toBeNull();
+    expect(await limiter.take("read", never)).not.toBeNull();
   });
 
   test("those that come in one moment are counted before any is let in; between two that are let in others are heard", async () => {
-    const turns = openTurns({ ...most, read: { atOnce: 50, waiting: 5 } }, 10_000);
+    const limiter = openLimiter({ ...most, read: { atOnce: 50, waiting: 5 } }, 10_000);
     const rounds: number[] = [];
     let round = 0;
     let going = true;
@@ -91,7 +91,7 @@ describe("turns", () => {
     setImmediate(count);
     const ends = await Promise.all(
       Array.from({ length: 60 }, async () => {
-        const end = await turns.take("read", never);
+        const end = await limiter.take("read", never);
         if (end) rounds.push(round);
         // As a page does that is drawn without a pause: by itself it would let the next one in at once.
         end?.();

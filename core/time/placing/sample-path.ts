@@ -1,10 +1,10 @@
+import { type ForwardBackward, STAYS } from "./forward-backward.ts";
 import type { Model } from "./model.ts";
-import { STAYS, type Walks } from "./walks.ts";
 
 /** One reading of the narration, drawn with its chance: for each step the clause it begins with, null where it is not said. */
-export function sampleWalk(model: Model, walks: Walks, chance: () => number): (number | null)[] {
+export function samplePath(model: Model, sums: ForwardBackward, chance: () => number): (number | null)[] {
   const { clauses: n, steps: s, states, first, ordered, within } = model;
-  const { backward, onward, later, begun: open, entered, ledUpTo, pass, skip } = walks;
+  const { backward, onward, later, begun: open, entered, ledUpTo, pass, skip } = sums;
   const begun: (number | null)[] = new Array(s).fill(null);
   const size = (i: number) => (first[i + 1] ?? states) - (first[i] ?? 0);
   let [step, state] = [-1, 0];

@@ -1,7 +1,7 @@
 import PQueue from "p-queue";
-import { LONGEST_WAIT_MS, TURNS } from "../limits.ts";
+import { LANES, LONGEST_WAIT_MS } from "../limits.ts";
 
-export type Lane = keyof typeof TURNS;
+export type Lane = keyof typeof LANES;
 
 /** Which turn a request waits for, by its method and path. */
 export function laneOf(method: string, path: string): Lane {
@@ -12,7 +12,7 @@ export function laneOf(method: string, path: string): Lane {
 }
 
 /** Whose turn it is: so many of a kind at once, so many waiting, the rest refused at once. */
-export interface Turns {
+export interface Limiter {
   /**
    * Waits for a turn; what is returned ends it. Null when none can be had in time, or when `gone` says that nobody waits
    * any more.
@@ -20,10 +20,10 @@ export interface Turns {
   take(lane: Lane, gone: AbortSignal): Promise<(() => void) | null>;
 }
 
-export function openTurns(
-  most: Readonly<Record<Lane, { atOnce: number; waiting: number }>> = TURNS,
+export function openLimiter(
+  most: Readonly<Record<Lane, { atOnce: number; waiting: number }>> = LANES,
   longestMs = LONGEST_WAIT_MS,
-): Turns {
+): Limiter {
   const lanes = new Map<Lane, { readonly queue: PQueue; start(): Promise<void> }>();
   return {
     take: async (lane, gone) => {

@@ -4,46 +4,46 @@ import { type Model, passScore } from "./model.ts";
 export type Pins = ReadonlyMap<number, number | null>;
 
 /**
- * All walks summed, as shares of all there are: clause by clause, from the start up to each state (`forward`) and from each
+ * Forward and backward sums over all paths, as shares of all there are: clause by clause, from the start up to each state (`forward`) and from each
  * state to the end (`backward`), each row scaled so that it adds up to 1 and its scale kept as a logarithm.
  */
-export interface Walks {
+export interface ForwardBackward {
   readonly forward: Float64Array;
   readonly backward: Float64Array;
   readonly forwardScale: Float64Array;
   readonly backwardScale: Float64Array;
-  /** For each clause and step, all walks that lead up to beginning it there, in the scale of the clause before. */
+  /** For each clause and step, all paths that lead up to beginning it there, in the scale of the clause before. */
   readonly reached: Float64Array;
-  /** For each clause and step, all walks from beginning it there on, in the scale of `backward` at the clause. */
+  /** For each clause and step, all paths from beginning it there on, in the scale of `backward` at the clause. */
   readonly onward: Float64Array;
-  /** For each clause and step, all walks that begin some later step there, the steps between unsaid. */
+  /** For each clause and step, all paths that begin some later step there, the steps between unsaid. */
   readonly later: Float64Array;
   /** Chances of beginning a step with a clause, and in which of its states. */
   readonly begun: Float64Array;
   readonly entered: readonly Float64Array[];
-  /** What is left of a walk's chance when it leaves a step it was only led up to. */
+  /** What is left of a path's chance when it leaves a step it was only led up to. */
   readonly ledUpTo: number;
   readonly pass: readonly (readonly [Float64Array, Float64Array])[];
   readonly skip: readonly number[];
-  /** The logarithm of the sum over all walks, each step eased by so much in each of them. */
+  /** The logarithm of the sum over all paths, each step eased by so much in each of them. */
   readonly total: number;
   readonly eased: number;
 }
 
 const NOTHING = new Float64Array(0);
-/** Before all steps a walk can only stay. */
+/** Before all steps a path can only stay. */
 export const STAYS = Float64Array.of(1);
-/** A share of all walks too small to change any chance that is shown. */
+/** A share of all paths too small to change any chance that is shown. */
 const HARDLY_ANY = 1e-8;
 const HARDLY_ANY_LEAD = 1e-13;
 
-/** Sums over all walks that keep to the pins (L. Baum et al., 1970, from memory); rows are scaled as they grow. */
-export function walksOf(model: Model, pins: Pins = new Map()): Walks {
+/** The forward-backward algorithm over all paths that keep to the pins (L. Baum et al., 1970, from memory); rows are scaled as they grow. */
+export function forwardBackward(model: Model, pins: Pins = new Map()): ForwardBackward {
   const eased = easeOf(model, pins);
   const shares = sharesOf(model, pins, eased);
   const bounds = boundsOf(model, pins);
-  const upTo = walksUpTo(model, bounds, shares);
-  const from = walksFrom(model, bounds, shares, upTo.busy);
+  const upTo = forwardSums(model, bounds, shares);
+  const from = backwardSums(model, bounds, shares, upTo.busy);
   const all =
     model.clauses === 0 ? 0 : (model.within[0] ?? 0) * (from.backward[0] ?? 0) + (from.later[0] ?? 0);
   // Rows of `backward` were scaled one after another: the first carries all the scales after it.
@@ -51,8 +51,8 @@ export function walksOf(model: Model, pins: Pins = new Map()): Walks {
   return { ...shares, ...upTo, ...from, total, eased };
 }
 
-/** The model's scores as shares of a walk's chance. */
-type Shares = Pick<Walks, "begun" | "entered" | "ledUpTo" | "pass" | "skip">;
+/** The model's scores as shares of a path's chance. */
+type Shares = Pick<ForwardBackward, "begun" | "entered" | "ledUpTo" | "pass" | "skip">;
 
 function sharesOf(model: Model, pins: Pins, eased: number): Shares {
   return {
@@ -64,8 +64,8 @@ function sharesOf(model: Model, pins: Pins, eased: number): Shares {
   };
 }
 
-/** All walks up to each clause; and in which steps more than hardly any of them are there: the rest are dropped. */
-function walksUpTo(model: Model, bounds: Bounds, { begun, entered, ledUpTo, pass, skip }: Shares) {
+/** All paths up to each clause; and in which steps more than hardly any of them are there: the rest are dropped. */
+function forwardSums(model: Model, bounds: Bounds, { begun, entered, ledUpTo, pass, skip }: Shares) {
   const { clauses: n, steps: s, states, first, within } = model;
   const sizes = sizesOf(model);
   const forward = new Float64Array(n * states);
@@ -113,8 +113,8 @@ function walksUpTo(model: Model, bounds: Bounds, { begun, entered, ledUpTo, pass
   return { forward, forwardScale, reached, busy };
 }
 
-/** All walks from each clause on, where any are there. */
-function walksFrom(
+/** All paths from each clause on, where any are there. */
+function backwardSums(
   model: Model,
   bounds: Bounds,
   { begun, entered, ledUpTo, pass, skip }: Shares,
@@ -201,18 +201,18 @@ function passesOf({ first, states, steps, weights }: Model): (readonly [Float64A
   });
 }
 
-/** What is left of a walk's chance when it passes over a step. */
+/** What is left of a path's chance when it passes over a step. */
 function skipShare({ unsaid }: Model, pins: Pins, step: number, eased: number): number {
   const pin = pins.get(step);
   if (pin === undefined) return Math.exp((unsaid[step] ?? 0) + eased);
   return pin === null ? 1 : 0;
 }
 
-/** All steps left unsaid may cost so much, nats, before a walk's share gets too small for a number. */
+/** All steps left unsaid may cost so much, nats, before a path's share gets too small for a number. */
 const MOST_UNSAID = 500;
 
 /**
- * What every step is eased by, begun or left unsaid, nats: the same for every walk, so no chance is changed. Nothing but in
+ * What every step is eased by, begun or left unsaid, nats: the same for every path, so no chance is changed. Nothing but in
  * a lesson of hundreds of steps of which hardly one is said.
  */
 function easeOf({ unsaid }: Model, pins: Pins): number {
@@ -227,7 +227,7 @@ interface Bounds {
   readonly pinned: Int32Array;
   /** A step is pinned to the clause: no other begins there. */
   readonly taken: Uint8Array;
-  /** The clauses in which a walk may be in a step, [from, until), the state before all first: not before an earlier pin is met, nor after a later one. */
+  /** The clauses in which a path may be in a step, [from, until), the state before all first: not before an earlier pin is met, nor after a later one. */
   readonly from: Int32Array;
   readonly until: Int32Array;
 }
@@ -256,8 +256,8 @@ function mayBegin({ pinned, taken }: Bounds, step: number, clause: number): bool
 }
 
 /** For each step the chance that it begins with each clause, step by step; what is missing to 1 is that it is not said. */
-export function beginnings({ clauses: n, steps: s }: Model, walks: Walks): Float64Array[] {
-  const { reached, onward, forwardScale, backwardScale, total } = walks;
+export function beginnings({ clauses: n, steps: s }: Model, sums: ForwardBackward): Float64Array[] {
+  const { reached, onward, forwardScale, backwardScale, total } = sums;
   // Scales up to the clause before, and from the clause on.
   const scale = new Float64Array(n);
   let before = 0;
