@@ -5,20 +5,12 @@ import type { OptionPlan } from "./option.ts";
 import type { OwnHandle } from "./own-handle.ts";
 import type { PhraseBook } from "./phrases.ts";
 import type { PutDown } from "./put-down.ts";
+import type { SolveContext } from "./solve-context.ts";
 
 /** What is impossible in an object, with the field it concerns. */
 export interface Fault {
   readonly field: string;
   readonly message: string;
-}
-
-export interface SolveContext {
-  readonly view: View;
-  readonly frame: Frame;
-  /** The object with this id as it stands, or null when there is none or it leans on this one in turn. */
-  readonly hostOf: (objectId: string) => Built | null;
-  /** For a thing that looks around, the ids of all other objects of the lesson in drawing order; else empty. */
-  readonly others: readonly string[];
 }
 
 /** How a construction is built and drawn. `draw` reads like the teacher's instruction: its moves are what a hand can do. */

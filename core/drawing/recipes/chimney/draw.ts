@@ -13,7 +13,8 @@ import { axesByView } from "../axes-by-view.ts";
 import { BOX_CORNERS_CALLED, boxSolid, FOOT_CORNER } from "../block-solid.ts";
 import { hostMissing, notBuilt } from "../host-missing.ts";
 import { footOnPaper, impossibleExtents, layBlock } from "../placement.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Drawing } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { ChimneySlice } from "./shape.ts";
 
 export const drawing: Drawing<ChimneySlice> = {

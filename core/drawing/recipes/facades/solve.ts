@@ -16,7 +16,7 @@ import {
 import { groundAt } from "../ground-strip.ts";
 import { hostMissing, notBuilt } from "../host-missing.ts";
 import { rayOn } from "../rays/starts.ts";
-import type { SolveContext } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { FacadesSlice } from "./shape.ts";
 
 /** The names of the two rays on the strips they belong to; null for one that is not there. */

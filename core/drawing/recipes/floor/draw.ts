@@ -2,7 +2,8 @@ import { type Built, FLAT, type Page } from "../../page/index.ts";
 import { type Block, pointInBlock } from "../../solids/index.ts";
 import { add, scaled, sizeOf, unit, type Vec3 } from "../../view/index.ts";
 import { impossibleExtents, layBlock } from "../placement.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Drawing } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { FloorSlice } from "./shape.ts";
 
 export const drawing: Drawing<FloorSlice> = {

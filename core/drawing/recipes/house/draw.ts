@@ -7,7 +7,8 @@ import { axesByView } from "../axes-by-view.ts";
 import { observeGuides } from "../observe.ts";
 import { impossibleExtents, layBlock } from "../placement.ts";
 import { PROFILE_PLANE, straightProfile } from "../profile.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Drawing } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { HouseSlice } from "./shape.ts";
 
 export const drawing: Drawing<HouseSlice> = {

@@ -10,7 +10,8 @@ import {
 } from "../../solids/index.ts";
 import { sizeOf, type Vec3 } from "../../view/index.ts";
 import { impossibleExtents, layBlock, neverClosed } from "../placement.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Drawing } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import { commonDepthPoints, drawDepth } from "./depth.ts";
 import { LETTER_SHAPES, ROUND_LETTERS } from "./letter-shapes.ts";
 import type { LetteringSlice } from "./shape.ts";

@@ -2,7 +2,7 @@ import { type Built, FLAT } from "../../page/index.ts";
 import { callFace } from "../../solids/index.ts";
 import type { Vec3 } from "../../view/index.ts";
 import { hostMissing } from "../host-missing.ts";
-import type { SolveContext } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { OpeningsSlice } from "./shape.ts";
 import { fanEnd, onWall, wallsOf } from "./walls.ts";
 

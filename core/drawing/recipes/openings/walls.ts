@@ -1,6 +1,6 @@
 import { type Built, type FaceFrame, findFaceFrame } from "../../page/index.ts";
 import { add, cross, dot, minus, sizeOf, type Vec3 } from "../../view/index.ts";
-import type { SolveContext } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { OpeningsSlice } from "./shape.ts";
 
 /** A wall that openings are drawn on: the first, or one further along on which the same fan of guides runs on. */

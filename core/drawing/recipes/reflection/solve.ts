@@ -3,7 +3,7 @@ import { assemble, cornerAt, type Edge, type Face, type Solid } from "../../soli
 import { add, dot, type Vec3 } from "../../view/index.ts";
 import { groundAt } from "../ground-strip.ts";
 import { hostMissing } from "../host-missing.ts";
-import type { SolveContext } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { ReflectionSlice } from "./shape.ts";
 
 /** A thing that is mirrored, and what the names of its points begin with in the reflection. */

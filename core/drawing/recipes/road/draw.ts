@@ -1,7 +1,8 @@
 import { type Built, FLAT, type Page } from "../../page/index.ts";
 import { add, findVanishingPoint, minus, scaled, type Vec3 } from "../../view/index.ts";
 import { groundAt, heightTowardHorizon, whereSeenAtHeight } from "../ground-strip.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Drawing } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import { crossingPoints, drawCrossing } from "./crossing.ts";
 import { drawJoints, jointPoints } from "./joints.ts";
 import { drawKerbs, kerbHeight, kerbPoints } from "./kerbs.ts";

@@ -1,7 +1,8 @@
 import type { Page } from "../../page/index.ts";
 import { type Edge, type Face, type Solid, towardEye } from "../../solids/index.ts";
 import { type Axis, add, dot, paperToWorld, type Vec3 } from "../../view/index.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Drawing } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { RoomSlice } from "./shape.ts";
 
 export const drawing: Drawing<RoomSlice> = {

@@ -2,7 +2,8 @@ import { type Built, FLAT, findFaceFrame, type Page, pointOnFace } from "../../p
 import { callFace } from "../../solids/index.ts";
 import { add, minus, scaled, type Vec3 } from "../../view/index.ts";
 import { hostMissing } from "../host-missing.ts";
-import type { Drawing, SolveContext } from "../recipe.ts";
+import type { Drawing } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import type { RoundSlice } from "./shape.ts";
 
 /** Where a circle crosses its square's diagonals, from the square's side: (1 − √½)/2 of the side. */

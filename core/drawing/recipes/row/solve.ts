@@ -2,7 +2,7 @@ import { type Built, FLAT, type Stick } from "../../page/index.ts";
 import { type Face, type Solid, towardEye } from "../../solids/index.ts";
 import { type Axis, add, type Frame, runsWithPaper, scaled, type Vec3 } from "../../view/index.ts";
 import { extentVector, layBlock } from "../placement.ts";
-import type { SolveContext } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import { CROWN_FOOT, crownOf, crownScreen } from "./crowns.ts";
 import type { RowSlice } from "./shape.ts";
 

@@ -12,7 +12,7 @@ import { type Built, FLAT, type Patch } from "../../page/index.ts";
 import { cornerAt, findFaceOnPaper } from "../../solids/index.ts";
 import { add, dot, paperToWorld, type Vec3, type View, worldToPaper } from "../../view/index.ts";
 import { hostMissing } from "../host-missing.ts";
-import type { SolveContext } from "../recipe.ts";
+import type { SolveContext } from "../solve-context.ts";
 import { arcsThrown, withCurves } from "./curves.ts";
 import { type LitPlane, lightDirection, onPlane, sunFoot, thrownOn } from "./light.ts";
 import { outlineOf, type ShadowOutline } from "./outline-of.ts";
