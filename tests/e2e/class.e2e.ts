@@ -45,10 +45,14 @@ test("the waits a class needs are taken; one is made longer in class and a slip 
   await page.getByRole("button", { name: "yours ×" }).click();
   await expect(line).toHaveValue(/^1\d(\.\d)? s$/);
   await expect.poll(async () => (await documentOf(page, id)).plan.classPace).toBeUndefined();
-  await page.getByRole("button", { name: /^Take .* waits/ }).click();
   const held = async () =>
     Object.values((await documentOf(page, id)).steps).filter((s) => s.holdMs !== undefined).length;
-  await expect.poll(held).toBeGreaterThanOrEqual(4);
+  // The answer to the save before lets the class run once more: a press that falls into that moment does nothing.
+  await expect(async () => {
+    if ((await held()) === 0)
+      await page.getByRole("button", { name: /^Take .* waits/ }).click({ timeout: 10_000 });
+    await expect.poll(held, { timeout: 10_000 }).toBeGreaterThanOrEqual(4);
+  }).toPass();
   const taken = await documentOf(page, id);
   await expect(page.getByText(/The waits keep 85 % of the class/)).toBeVisible();
   await expect(page.getByRole("img", { name: /at least 8\d % of the class are in step/ })).toBeVisible();

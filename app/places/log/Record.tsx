@@ -49,32 +49,13 @@ export function Record({
   };
   return (
     <section className={styles.record} aria-label="Classes taught">
-      <header className={styles.head}>
-        <h1>Classes taught</h1>
-        <Button size="compact-sm" variant="default" onClick={() => setTyping(!typing)} aria-expanded={typing}>
-          Write one in
-        </Button>
-        <FilePick
-          accept=".csv,text/csv"
-          onPick={(file) => void file.text().then((text) => ask({ intent: "table", text }))}
-        >
-          {(props) => (
-            <Button size="compact-sm" variant="default" {...props}>
-              Bring in a table
-            </Button>
-          )}
-        </FilePick>
-        {classes.length > 0 ? (
-          <>
-            <a href={`/lessons/${lessonId}/classes`} download>
-              Take the table out
-            </a>
-            <a href={`/lessons/${lessonId}/bundle?record=yes`} download>
-              Take the lesson out with its record
-            </a>
-          </>
-        ) : null}
-      </header>
+      <RecordHead
+        lessonId={lessonId}
+        any={classes.length > 0}
+        typing={typing}
+        onTyping={setTyping}
+        onTable={(text) => void ask({ intent: "table", text })}
+      />
       <SetAside prefix={OUTBOX_PREFIX} what="classes on their way into the record" />
       {waiting > 0 ? (
         <p role="status">A class waits for the server to go into the record; it is tried again by itself.</p>
@@ -143,5 +124,47 @@ export function Record({
         </>
       ) : null}
     </section>
+  );
+}
+
+/** What can be done with the record as a whole. */
+function RecordHead({
+  lessonId,
+  any,
+  typing,
+  onTyping,
+  onTable,
+}: {
+  lessonId: string;
+  /** Whether there is a class in it. */
+  any: boolean;
+  typing: boolean;
+  onTyping: (typing: boolean) => void;
+  onTable: (text: string) => void;
+}) {
+  return (
+    <header className={styles.head}>
+      <h1>Classes taught</h1>
+      <Button size="compact-sm" variant="default" onClick={() => onTyping(!typing)} aria-expanded={typing}>
+        Write one in
+      </Button>
+      <FilePick accept=".csv,text/csv" onPick={(file) => void file.text().then(onTable)}>
+        {(props) => (
+          <Button size="compact-sm" variant="default" {...props}>
+            Bring in a table
+          </Button>
+        )}
+      </FilePick>
+      {any ? (
+        <>
+          <a href={`/lessons/${lessonId}/classes`} download>
+            Take the table out
+          </a>
+          <a href={`/lessons/${lessonId}/bundle?record=yes`} download>
+            Take the lesson out with its record
+          </a>
+        </>
+      ) : null}
+    </header>
   );
 }
