@@ -13,10 +13,15 @@ export default defineConfig({
     isolate: false,
     projects: [
       { extends: true, test: { name: "program", include: ["tests/{unit,property,golden}/**/*.test.ts"] } },
-      // A document stands round these, which the others do without.
+      // A document stands round these, and each has a page, a folder and a database of its own.
       {
         extends: true,
-        test: { name: "views", include: ["tests/views/**/*.test.tsx"], setupFiles: ["tests/views/dom.ts"] },
+        test: {
+          name: "views",
+          include: ["tests/views/**/*.test.tsx"],
+          setupFiles: ["tests/views/dom.ts"],
+          isolate: true,
+        },
       },
     ],
   },

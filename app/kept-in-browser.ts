@@ -43,15 +43,23 @@ function parsed<T>(text: string, schema: v.GenericSchema<unknown, T>): { readonl
 }
 
 function setAside(place: string, text: string): void {
+  // Moved, not copied: a store that is nearly full has no room for both.
+  localStorage.removeItem(place);
   try {
-    localStorage.setItem(ASIDE + place, text);
-    localStorage.removeItem(place);
+    localStorage.setItem(freePlace(ASIDE + place), text);
   } catch {
-    // A full store keeps it where it is; it is passed over all the same.
+    localStorage.setItem(place, text);
     return;
   }
   // Reading may be part of drawing a page, which must not be told of changes meanwhile.
-  queueMicrotask(tell);
+  queueMicrotask(tellKept);
+}
+
+/** The place, numbered where an earlier entry lies there already. */
+function freePlace(place: string): string {
+  let free = place;
+  for (let n = 2; localStorage.getItem(free) !== null; n++) free = `${place}~${n}`;
+  return free;
 }
 
 function placesUnder(prefix: string): string[] {
@@ -60,39 +68,49 @@ function placesUnder(prefix: string): string[] {
   );
 }
 
-function tell(): void {
+/** Of a kind ("…/"), or of one entry alone, whatever others begin with its name. */
+function placesAside(of: string): string[] {
+  const places = placesUnder(ASIDE + of);
+  return of.endsWith("/") ? places : places.filter((k) => k.replace(/~\d+$/, "") === ASIDE + of);
+}
+
+/** Tells whoever shows what is kept in this window that it is another now; other windows hear of it by themselves. */
+export function tellKept(): void {
   for (const listener of listeners) listener();
 }
 
-/** The texts of entries under a prefix that were set aside, by where they were kept. */
-export function entriesSetAside(prefix: string): { readonly place: string; readonly text: string }[] {
-  return placesUnder(ASIDE + prefix).map((place) => ({ place, text: localStorage.getItem(place) ?? "" }));
+/** Something read from what this browser keeps, in all windows the same; the same value as long as nothing changed. */
+export function useKept<T>(read: () => T, onServer: T): T {
+  return useSyncExternalStore(subscribe, read, () => onServer);
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  window.addEventListener("storage", listener);
+  return () => {
+    listeners.delete(listener);
+    window.removeEventListener("storage", listener);
+  };
+}
+
+/** The texts of entries that were set aside, by where they were kept: of a kind by its prefix, or of one by its whole name. */
+export function entriesSetAside(of: string): { readonly place: string; readonly text: string }[] {
+  return placesAside(of).map((place) => ({ place, text: localStorage.getItem(place) ?? "" }));
 }
 
 /** Throws entries away that were set aside. */
-export function forgetSetAside(prefix: string): void {
-  for (const place of placesUnder(ASIDE + prefix)) localStorage.removeItem(place);
-  tell();
+export function forgetSetAside(of: string): void {
+  for (const place of placesAside(of)) localStorage.removeItem(place);
+  tellKept();
 }
 
-/** How many entries under a prefix were set aside. */
-export function useSetAside(prefix: string): number {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      window.addEventListener("storage", listener);
-      return () => {
-        listeners.delete(listener);
-        window.removeEventListener("storage", listener);
-      };
-    },
-    () => {
-      try {
-        return placesUnder(ASIDE + prefix).length;
-      } catch {
-        return 0;
-      }
-    },
-    () => 0,
-  );
+/** How many entries were set aside. */
+export function useSetAside(of: string): number {
+  return useKept(() => {
+    try {
+      return placesAside(of).length;
+    } catch {
+      return 0;
+    }
+  }, 0);
 }

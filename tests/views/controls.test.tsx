@@ -84,12 +84,12 @@ async function work(control: HTMLElement): Promise<void> {
   const value = /^[\d.]+/.test(was)
     ? was.replace(/^[\d.]+/, (n) => String(Number(n) + 1))
     : `${was} more`.trim();
-  fireEvent.focus(control);
+  fireEvent.focusIn(control);
   fireEvent.change(control, { target: { value } });
   fireEvent.keyDown(control, { key: "Enter" });
   // A hand leaves the field a moment later.
   await new Promise((later) => setTimeout(later, 30));
-  fireEvent.blur(control);
+  fireEvent.focusOut(control);
 }
 
 test.each(PLACES)(

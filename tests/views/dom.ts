@@ -1,5 +1,6 @@
 // A document without a browser, for the views. Node keeps what it has itself (requests, forms, files, timers): pages and the
 // server's side of a route run in one process here, and hand these to each other.
+import { configure } from "@testing-library/dom";
 import { Window } from "happy-dom";
 import { beforeEach, expect, vi } from "vitest";
 
@@ -79,3 +80,6 @@ for (const how of ["error", "warn"] as const)
     if (!NO_LAYOUT.test(text)) said.push(text);
   });
 beforeEach(() => () => expect(said.splice(0)).toEqual([]));
+
+// A watchdog, as everywhere in the tests.
+configure({ asyncUtilTimeout: 300_000 });

@@ -1,9 +1,8 @@
-import { useSyncExternalStore } from "react";
 import * as v from "valibot";
 import { ClassTaughtSchema } from "#core/class/record";
 import { type TeachEvent, TeachEventSchema } from "#core/class/teaching";
 import type { AgeBand } from "#core/ground/plan";
-import { keptInBrowser } from "../../kept-in-browser.ts";
+import { keptInBrowser, tellKept, useKept } from "../../kept-in-browser.ts";
 import { newKey } from "../saving/new-key.ts";
 import { forgetKept } from "./keep-class-here.ts";
 
@@ -36,7 +35,6 @@ const SessionSchema = v.object({
 export const SESSION_PREFIX = "regulanda-class/";
 const sessions = keptInBrowser<ClassSession>(SESSION_PREFIX, SessionSchema);
 const seenPlaceOf = (lessonId: string) => `regulanda-class-seen/${lessonId}`;
-const listeners = new Set<() => void>();
 /** What was read last, so that the same text is the same session. */
 const read = new Map<string, { text: string | null; session: ClassSession | null }>();
 
@@ -57,7 +55,7 @@ export function keepSession(lessonId: string, session: ClassSession | null): voi
     localStorage.removeItem(seenPlaceOf(lessonId));
     forgetKept(lessonId);
   } else sessions.write(lessonId, session);
-  for (const listener of listeners) listener();
+  tellKept();
 }
 
 /** Begins a class with a lesson as it is at a revision. */
@@ -78,18 +76,7 @@ export function addToSession(lessonId: string, ...events: readonly TeachEvent[])
 
 /** The session of a lesson, in all windows the same. */
 export function useClassSession(lessonId: string): ClassSession | null {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      window.addEventListener("storage", listener);
-      return () => {
-        listeners.delete(listener);
-        window.removeEventListener("storage", listener);
-      };
-    },
-    () => classSession(lessonId),
-    () => null,
-  );
+  return useKept(() => classSession(lessonId), null);
 }
 
 /** Says that somebody is there just now. */

@@ -14,8 +14,8 @@ const OpSchema = v.object({
 export const unsavedPrefix = (lesson: string) => `regulanda-unsaved/${lesson}/`;
 
 /**
- * Keeps the unsaved edits of a lesson, by a name for it that no other has, in this browser. Every window has a place of its own, named in what it keeps for itself,
- * and holds a lock of that name as long as it is there (W3C, Web Locks API): what lies at a place without its window was left
+ * Keeps the unsaved edits of a lesson, by a name for it that no other has, in this browser. Every window has a place of its
+ * own, named in what it keeps for itself, and holds a lock of that name as long as it is there (W3C, Web Locks API): what lies at a place without its window was left
  * by one that was closed or reloaded, and is taken up.
  */
 export function browserStore(lesson: string): UnsavedStore {
