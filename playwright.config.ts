@@ -1,7 +1,7 @@
 import { defineConfig } from "@playwright/test";
 import { browserPath } from "./scripts/browser.mjs";
 
-const patienceMs = 1000 * Number(process.env.E2E_PATIENCE_S ?? 120);
+const patienceMs = 1000 * Number(process.env.E2E_PATIENCE_S ?? 300);
 const port = Number(process.env.E2E_PORT ?? 4377);
 
 export default defineConfig({

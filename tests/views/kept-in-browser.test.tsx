@@ -76,7 +76,7 @@ test("the lesson's page says so, saves on, and forgets it when told to", async (
   const page = openPage(`/lessons/${id}/plan`);
   const alert = () => page.querySelector('[role="alert"]')?.textContent ?? "";
   await waitFor(() =>
-    expect(alert()).toContain("Unsaved edits kept in this browser cannot be read: one entry"),
+    expect(alert()).toContain("This browser kept unsaved edits that cannot be read: one entry"),
   );
   const title = page.querySelector<HTMLInputElement>('[aria-label="Title of the lesson"]');
   if (!title) throw new Error("no title");

@@ -77,7 +77,7 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
         <KeysButton />
       </header>
       <div className={styles.notices}>
-        <SetAside of={unsavedPrefix(stored.id)} what="Unsaved edits" />
+        <SetAside of={unsavedPrefix(stored.id)} what="unsaved edits" />
         {editor.trouble ? <NotSaved editor={editor} trouble={editor.trouble} /> : null}
         {editor.refusals.length > 0 ? (
           <div className={styles.notice} role="alert">

@@ -17,8 +17,8 @@ export function SetAside({ of, what }: { of: string; what: string }) {
   return (
     <div className={styles.aside} role="alert">
       <p>
-        {what} kept in this browser cannot be read: {count === 1 ? "one entry was" : `${count} entries were`}{" "}
-        set aside. Everything else goes on.
+        This browser kept {what} that cannot be read:{" "}
+        {count === 1 ? "one entry was" : `${count} entries were`} set aside. Everything else goes on.
       </p>
       <Button size="compact-sm" variant="default" onClick={save}>
         Save as a file

@@ -113,8 +113,8 @@ export function ClassSent({ id, onBegin }: { id: string; onBegin: () => void }) 
           ? "The server does not answer yet. The class is kept in this browser and sent as soon as it does; you can close the window."
           : refused || "What was kept of the last one stands in the record."}
       </p>
-      <SetAside of={OUTBOX_PREFIX} what="Classes on their way into the record" />
-      <SetAside of={`${SESSION_PREFIX}${id}`} what="A class under way" />
+      <SetAside of={OUTBOX_PREFIX} what="classes on their way into the record" />
+      <SetAside of={`${SESSION_PREFIX}${id}`} what="a class under way" />
       <div className={styles.ways}>
         <Button onClick={onBegin}>Begin a class</Button>
         <Link to={`/lessons/${id}/log`}>To the record</Link>

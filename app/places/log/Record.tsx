@@ -56,7 +56,7 @@ export function Record({
         onTyping={setTyping}
         onTable={(text) => void ask({ intent: "table", text })}
       />
-      <SetAside of={OUTBOX_PREFIX} what="Classes on their way into the record" />
+      <SetAside of={OUTBOX_PREFIX} what="classes on their way into the record" />
       {waiting > 0 ? (
         <p role="status">A class waits for the server to go into the record; it is tried again by itself.</p>
       ) : null}
