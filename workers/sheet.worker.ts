@@ -14,8 +14,8 @@ import {
   sheetWatcher,
   tonesOf,
 } from "#core/sight/still";
-import type { DecodedPicture } from "./decoded-picture.ts";
 import { FilmTrouble } from "./film/film-trouble.ts";
+import { pictureAt, type RecordingSource } from "./film/picture-at.ts";
 import { bytesOfPlanes, layoutOf } from "./film/planes.ts";
 import { openRecording } from "./film/recording.ts";
 
@@ -53,12 +53,18 @@ const CHOSEN_SHARE = 0.02;
 let cancelled = false;
 
 const api = {
-  /** Looks for the sheet in a picture; near a place where somebody has said it lies. */
-  find: (picture: DecodedPicture, sheet: SheetMm, near: CornersPx | null): Promise<FoundSheet> =>
-    inWords(find(picture, sheet, near)),
-  /** What paper and table look like: the corners are where somebody has put them. */
-  tones: ({ rgba, widthPx, heightPx }: DecodedPicture, corners: CornersPx): Tones | null =>
-    tonesOf(rgba, widthPx, heightPx, corners),
+  /** Looks for the sheet at a moment of a recording; near a place where somebody has said it lies. */
+  find: (
+    recording: RecordingSource,
+    atMs: number,
+    sheet: SheetMm,
+    near: CornersPx | null,
+  ): Promise<FoundSheet> => inWords(find(recording, atMs, sheet, near)),
+  /** What paper and table look like at a moment: the corners are where somebody has put them. */
+  async tones(recording: RecordingSource, atMs: number, corners: CornersPx): Promise<Tones | null> {
+    const { rgba, widthPx, heightPx } = await pictureAt(recording, atMs);
+    return tonesOf(rgba, widthPx, heightPx, corners);
+  },
   /** Follows the sheet through a recording. Progress from 0 to 1. */
   follow: (
     recording: SheetRecording,
@@ -75,9 +81,7 @@ export type SheetApi = typeof api;
 expose(api);
 
 /** A recording to look through. */
-export interface SheetRecording {
-  readonly address: string;
-  readonly called: string;
+export interface SheetRecording extends RecordingSource {
   readonly durationMs: number;
 }
 
@@ -98,10 +102,12 @@ async function loadGuess(): Promise<GuessSheet> {
 }
 
 async function find(
-  { rgba, widthPx, heightPx }: DecodedPicture,
+  recording: RecordingSource,
+  atMs: number,
   sheet: SheetMm,
   near: CornersPx | null,
 ): Promise<FoundSheet> {
+  const { rgba, widthPx, heightPx } = await pictureAt(recording, atMs);
   const picture = grayOf(rgba, widthPx, heightPx);
   const chosen = near && findSides(picture, near, widthPx * CHOSEN_SHARE);
   const corners = chosen?.corners ?? findSheet(picture, await loadGuess(), sheet);

@@ -4,7 +4,7 @@ import { type DrawnLesson, drawLesson } from "#core/document/pipeline";
 import { type Fit, fitObject, fitView } from "#core/document/proposals";
 import type { CornersPx } from "#core/ground/geometry";
 import { grayOf, type Misfit, measureMisfits, type StraightStill, straighten } from "#core/sight/still";
-import type { DecodedPicture } from "./decoded-picture.ts";
+import { pictureAt, type RecordingSource } from "./film/picture-at.ts";
 
 /** Pixels a millimetre of the straightened sheet: a line of half a millimetre is two pixels wide. */
 const PX_PER_MM = 4;
@@ -18,6 +18,8 @@ export interface StraightSheet {
 
 /** The straightened sheet that is measured, until another takes its place. */
 let still: StraightStill | null = null;
+/** Only the last moment asked for is laid flat, however long an earlier one takes to decode. */
+let asked = 0;
 let before: DrawnLesson | null = null;
 
 function misfitsOf(lesson: Lesson): readonly Misfit[] | null {
@@ -27,12 +29,16 @@ function misfitsOf(lesson: Lesson): readonly Misfit[] | null {
 }
 
 const api = {
-  /** Lays the sheet flat through its corners; null where they span none. */
-  straighten(
-    { rgba, widthPx, heightPx }: DecodedPicture,
+  /** Lays the sheet of a moment flat through its corners; null where they span none, or another moment was asked for. */
+  async straighten(
+    recording: RecordingSource,
+    atMs: number,
     corners: CornersPx,
     sheet: { readonly widthMm: number; readonly heightMm: number },
-  ): StraightSheet | null {
+  ): Promise<StraightSheet | null> {
+    const own = ++asked;
+    const { rgba, widthPx, heightPx } = await pictureAt(recording, atMs);
+    if (own !== asked) return null;
     still = straighten(grayOf(rgba, widthPx, heightPx), corners, sheet, PX_PER_MM);
     if (!still) return null;
     const luma = Uint8ClampedArray.from(still.luma);

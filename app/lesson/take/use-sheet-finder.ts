@@ -1,11 +1,10 @@
-import { proxy, transfer } from "comlink";
+import { proxy } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Lesson, Take } from "#core/document/lesson";
 import type { CornersPx } from "#core/ground/geometry";
 import type { Tones } from "#core/showing/overlay";
 import type { FollowedSheet, FoundSheet } from "../../../workers/sheet.worker.ts";
 import { startSheet } from "../../workers/page-workers.ts";
-import { frameOf } from "./frame-of.ts";
 
 type Found = Extract<FoundSheet, { kind: "found" }>;
 type Followed = Extract<FollowedSheet, { kind: "followed" }>;
@@ -72,15 +71,7 @@ export function useSheetFinder(
       if (!video) return;
       setLooking({ kind: "finding" });
       look(
-        async (own): Promise<FoundSheet> => {
-          const picture = await pictureAt(video.file, atMs);
-          if (!picture)
-            return {
-              kind: "not-found",
-              says: `This browser cannot show "${video.file}", so no sheet can be looked for in it.`,
-            };
-          return own.call((api) => api.find(picture, { widthMm, heightMm }, near));
-        },
+        (own) => own.call((api) => api.find(recordingOf(video), atMs, { widthMm, heightMm }, near)),
         (found) => {
           if (found.kind === "not-found") return trouble(found.says);
           setLooking({ kind: "idle" });
@@ -91,21 +82,14 @@ export function useSheetFinder(
     lookAt: (atMs, corners) => {
       if (!video) return;
       look(
-        async (own) => {
-          const picture = await pictureAt(video.file, atMs);
-          return picture && own.call((api) => api.tones(picture, corners));
-        },
+        (own) => own.call((api) => api.tones(recordingOf(video), atMs, corners)),
         (tones) => tones && told.current.tones(tones),
       );
     },
     follow: () => {
       if (!video) return;
       setLooking({ kind: "following", share: 0 });
-      const recording = {
-        address: `/media/${video.file}`,
-        called: video.file,
-        durationMs: video.durationMs,
-      };
+      const recording = { ...recordingOf(video), durationMs: video.durationMs };
       const onProgress = (share: number) =>
         setLooking((now) => (now.kind === "following" ? { kind: "following", share } : now));
       look(
@@ -121,14 +105,4 @@ export function useSheetFinder(
   };
 }
 
-/** A picture of the recording whose pixels are handed over; null where the browser cannot show it. */
-async function pictureAt(file: string, atMs: number) {
-  const frame = await frameOf(`/media/${file}`, atMs);
-  return (
-    frame && {
-      rgba: transfer(frame.data, [frame.data.buffer]),
-      widthPx: frame.width,
-      heightPx: frame.height,
-    }
-  );
-}
+const recordingOf = ({ file }: NonNullable<Take["video"]>) => ({ address: `/media/${file}`, called: file });

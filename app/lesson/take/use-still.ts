@@ -1,10 +1,8 @@
-import { transfer } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { findCurrentTake, type Lesson } from "#core/document/lesson";
 import type { Fit } from "#core/document/proposals";
 import type { Misfit } from "#core/sight/still";
 import { startStill } from "../../workers/page-workers.ts";
-import { frameOf } from "./frame-of.ts";
 
 export interface Still {
   /** Whether the lesson has a take whose sheet corners are placed. */
@@ -60,15 +58,9 @@ export function useStill(lesson: Lesson): Still {
     let gone = false;
     setBusy(true);
     const straightened = async () => {
-      const frame = await frameOf(`/media/${video.file}`, at);
-      if (gone || !frame) return null;
-      const picture = {
-        rgba: transfer(frame.data, [frame.data.buffer]),
-        widthPx: frame.width,
-        heightPx: frame.height,
-      };
+      const recording = { address: `/media/${video.file}`, called: video.file };
       const flat = await worker.current?.call((api) =>
-        api.straighten(picture, corners, { widthMm, heightMm }),
+        api.straighten(recording, at, corners, { widthMm, heightMm }),
       );
       return flat ? pictureOf(flat.luma, flat.widthPx, flat.heightPx) : null;
     };
