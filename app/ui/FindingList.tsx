@@ -4,13 +4,13 @@ import styles from "./FindingList.module.css";
 
 const SIGN = { fault: "✕", warning: "!", note: "i" } as const;
 
-/** Findings with their mends. They never block; a mend is an edit like any other and can be undone. */
+/** Findings with their quick fixes. They never block; a fix is an edit like any other and can be undone. */
 export function FindingList({
   findings,
-  onMend,
+  onFix,
 }: {
   findings: readonly Finding[];
-  onMend?: (changes: readonly Change[]) => void;
+  onFix?: (changes: readonly Change[]) => void;
 }) {
   if (findings.length === 0) return null;
   return (
@@ -21,16 +21,11 @@ export function FindingList({
             {SIGN[f.severity]}
           </span>
           <span>{f.message}</span>
-          {onMend && f.mend ? (
-            <span className={styles.mends}>
-              {[f.mend, ...(f.otherMends ?? [])].map((mend) => (
-                <Button
-                  key={mend.label}
-                  size="compact-sm"
-                  variant="light"
-                  onClick={() => onMend(mend.changes)}
-                >
-                  {mend.label}
+          {onFix && f.fix ? (
+            <span className={styles.fixes}>
+              {[f.fix, ...(f.otherFixes ?? [])].map((fix) => (
+                <Button key={fix.label} size="compact-sm" variant="light" onClick={() => onFix(fix.changes)}>
+                  {fix.label}
                 </Button>
               ))}
             </span>

@@ -1,6 +1,7 @@
 // How much the tests notice: small faults of the usual kinds are put into the program one at a time, a sample of a seed, and
 // the tests that reach the place are run on each until one fails. StrykerJS does it, in a copy of the whole project, after
-// all tests have passed in that same copy. Never part of `npm test`: it takes hours.
+// all tests have passed in that same copy. It runs them in one thread, which does not bear all of them, so they come in
+// suites: what one lets pass is tried on the next. Never part of `npm test`: it takes hours.
 //
 //   npm run mutants                               60 faults in core
 //   npm run mutants -- --in app,server --count 100 --seed 4711
@@ -11,6 +12,7 @@ import { parseArgs } from "node:util";
 import fc from "fast-check";
 import { EQUIVALENT } from "./equivalent.ts";
 import { filesOf, type Mutant, mutantsOf, nameOf } from "./mutants-of.ts";
+import { SUITES, type Suite } from "./suites.ts";
 import { wilsonInterval } from "./wilson-interval.ts";
 
 const HOME = resolve(import.meta.dirname, "../..");
@@ -29,11 +31,43 @@ mkdirSync(work, { recursive: true });
 const all = await mutantsOf(values.in.split(",").flatMap(filesOf));
 const sample = drawn(all, Number(values.count), Number(values.seed));
 console.log(`${sample.length} of ${all.length} faults in ${values.in}, seed ${values.seed}.`);
-writeFileSync(join(work, "sampled.json"), JSON.stringify(sample.map(nameOf)));
-writeFileSync(join(work, "stryker.json"), JSON.stringify(settings(sample), null, 2));
-const { status } = spawnSync("npx", ["stryker", "run", join(work, "stryker.json")], { stdio: "inherit" });
-if (status !== 0) process.exit(status ?? 1);
+/** What came of each fault. */
+const statusOf = new Map<Mutant, string>(sample.map((m) => [m, "NoCoverage"]));
+for (const [round, suite] of SUITES.entries()) {
+  const left = sample.filter((m) => passed(statusOf.get(m)));
+  if (left.length === 0) break;
+  console.log(`\n${left.length} on ${suite}.`);
+  // A fault that one suite reaches is not out of reach because the next does not.
+  for (const [m, status] of tried(suite, left, round === 0))
+    if (!(status === "NoCoverage" && statusOf.get(m) === "Survived")) statusOf.set(m, status);
+}
 report();
+
+function passed(status: string | undefined): boolean {
+  return status === "Survived" || status === "NoCoverage";
+}
+
+/** Tries faults on one suite of tests. Ends the program when the tests fail without a fault. */
+function tried(suite: Suite, mutants: readonly Mutant[], checkTypes: boolean): Map<Mutant, string> {
+  const outcome = join(work, `${suite}.json`);
+  writeFileSync(join(work, "sampled.json"), JSON.stringify(mutants.map(nameOf)));
+  writeFileSync(join(work, "stryker.json"), JSON.stringify(settings(mutants, outcome, checkTypes), null, 2));
+  const { status } = spawnSync("npx", ["stryker", "run", join(work, "stryker.json")], {
+    stdio: "inherit",
+    env: { ...process.env, MUTANTS_SUITE: suite },
+  });
+  if (status !== 0) process.exit(status ?? 1);
+  const { files } = JSON.parse(readFileSync(outcome, "utf8")) as Outcome;
+  const found = new Map(
+    Object.entries(files).flatMap(([file, { mutants: of }]) =>
+      of.map((m) => {
+        const named = { file: relative(HOME, resolve(file)), from: m.location.start, to: m.location.end };
+        return [`${nameOf(named)} ${m.mutatorName} ${m.replacement}`, m.status] as const;
+      }),
+    ),
+  );
+  return new Map(mutants.map((m) => [m, found.get(`${nameOf(m)} ${m.kind} ${m.instead}`) ?? "lost"]));
+}
 
 /** Any that are seen, each as likely as any other; for a seed always the same. */
 function drawn(from: readonly Mutant[], count: number, seed: number): Mutant[] {
@@ -44,7 +78,7 @@ function drawn(from: readonly Mutant[], count: number, seed: number): Mutant[] {
   return (fc.sample(places, { seed, numRuns: 1 })[0] ?? []).flatMap((i) => seen[i] ?? []);
 }
 
-function settings(mutants: readonly Mutant[]) {
+function settings(mutants: readonly Mutant[], outcome: string, checkTypes: boolean) {
   return {
     plugins: [
       "@stryker-mutator/vitest-runner",
@@ -54,16 +88,16 @@ function settings(mutants: readonly Mutant[]) {
     ignorers: ["sampled"],
     mutate: mutants.map((m) => `${m.file}:${m.from.line}:${m.from.column}-${m.to.line}:${m.to.column}`),
     testRunner: "vitest",
-    // All tests pass through one thread, which holds what each of them has imported and computed.
-    testRunnerNodeArgs: ["--max-old-space-size=12288"],
     vitest: { configFile: "scripts/mutants/vitest.config.ts" },
-    checkers: ["typescript"],
+    checkers: checkTypes ? ["typescript"] : [],
     coverageAnalysis: "perTest",
     concurrency: Number(values["at-once"]),
     ignorePatterns: ["build", "reports", "docs/screenshots", "data"],
     tempDirName: "reports/mutants/copy",
     reporters: ["progress-append-only", "json"],
-    jsonReporter: { fileName: join(work, "outcome.json") },
+    jsonReporter: { fileName: outcome },
+    // A suite may reach none of these faults.
+    allowEmpty: true,
     dryRunTimeoutMinutes: 60,
     timeoutMS: 60_000,
   };
@@ -86,30 +120,18 @@ interface Outcome {
 }
 
 function report(): void {
-  const { files } = JSON.parse(readFileSync(join(work, "outcome.json"), "utf8")) as Outcome;
-  const statusOf = new Map(
-    Object.entries(files).flatMap(([file, { mutants }]) =>
-      mutants.map((m) => {
-        const named = { file: relative(HOME, resolve(file)), from: m.location.start, to: m.location.end };
-        return [`${nameOf(named)} ${m.mutatorName} ${m.replacement}`, m.status] as const;
-      }),
-    ),
-  );
-  const outcomes = sample.map((m) => ({
-    m,
-    status: statusOf.get(`${nameOf(m)} ${m.kind} ${m.instead}`) ?? "lost",
-  }));
+  const outcomes = [...statusOf].map(([m, status]) => ({ m, status }));
   const are = (...statuses: string[]) => outcomes.filter((o) => statuses.includes(o.status));
   const missed = are("Survived", "NoCoverage");
   const noticed = are("Killed", "Timeout").length;
-  const tried = noticed + missed.length;
+  const counted = noticed + missed.length;
   for (const { m, status } of missed)
     console.log(
       `missed${status === "NoCoverage" ? " (no test reaches it)" : ""}: ${m.file}:${m.from.line}  ${short(m.was)} → ${short(m.instead)}`,
     );
-  const [low, high] = wilsonInterval(noticed, tried).map((share) => Math.round(100 * share));
+  const [low, high] = wilsonInterval(noticed, counted).map((share) => Math.round(100 * share));
   console.log(
-    `Seed ${values.seed}, ${values.in}: ${noticed} of ${tried} noticed (${Math.round((100 * noticed) / Math.max(1, tried))} %, 95 % interval ${low}–${high} %).`,
+    `Seed ${values.seed}, ${values.in}: ${noticed} of ${counted} noticed (${Math.round((100 * noticed) / Math.max(1, counted))} %, 95 % interval ${low}–${high} %).`,
   );
   console.log(
     `Not counted: ${are("CompileError").length} the compiler refuses, ${are("RuntimeError", "Ignored", "lost").length} that did not run.`,

@@ -1,6 +1,7 @@
-import { defineConfig, mergeConfig } from "vitest/config";
+import { defineConfig } from "vitest/config";
 import { BaseSequencer, type TestSpecification } from "vitest/node";
 import usual from "../../vitest.config.ts";
+import { FOLDERS, SUITES } from "./suites.ts";
 
 /** The quick ones first, so that most faults are noticed within seconds: goldens, then unit tests, then properties. */
 const ORDER = ["/golden/", "/unit/", "/property/"];
@@ -26,14 +27,18 @@ class QuickFirst extends BaseSequencer {
   }
 }
 
-export default mergeConfig(
-  usual,
-  defineConfig({
-    test: {
-      maxWorkers: 1,
-      sequence: { sequencer: QuickFirst },
-      // These read the program's own text, which holds all faults of the sample at once, asleep.
-      exclude: ["tests/unit/architecture.test.ts"],
-    },
-  }),
-);
+const suite = SUITES.find((s) => s === process.env.MUTANTS_SUITE);
+if (!suite) throw new Error(`MUTANTS_SUITE names none of ${SUITES.join(", ")}.`);
+const { projects: _, ...usually } = usual.test ?? {};
+
+export default defineConfig({
+  test: {
+    ...usually,
+    maxWorkers: 1,
+    sequence: { sequencer: QuickFirst },
+    include: FOLDERS[suite].map((folder) => `tests/${folder}/**/*.test.{ts,tsx}`),
+    // These read the program's own text, which holds all faults of the sample at once, asleep.
+    exclude: ["tests/unit/architecture.test.ts"],
+    ...(suite === "views" ? { setupFiles: ["tests/views/dom.ts"], isolate: true } : {}),
+  },
+});

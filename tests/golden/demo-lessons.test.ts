@@ -81,7 +81,7 @@ function proposalsOf(c: ComputedLesson): string[] {
     ...judgeDrift(c).findings.map((f) => f.message),
     ...worst,
     ...c.findings.map(
-      (f) => `${f.severity} ${f.code} ${f.about ?? ""}: ${f.message} ${plain(f.mend ?? null)}`,
+      (f) => `${f.severity} ${f.code} ${f.about ?? ""}: ${f.message} ${plain(f.fix ?? null)}`,
     ),
     `cost ${plain(costOf(c.paper, c.moves.length))}`,
     `vanishing points ${plain(proposeVanishingPoints(c.lesson))}`,

@@ -6,7 +6,7 @@ import { lesson, put, views } from "../unit/put-down.ts";
 import { lessonWith, VIEW_KINDS } from "./recipe-arbitraries.ts";
 import { type Ruled, ruled } from "./ruled.ts";
 
-/** A clumsy hand, so that most drawings have a finding; what a mend saves does not depend on it. */
+/** A clumsy hand, so that most drawings have a finding; what a fix saves does not depend on it. */
 const CLUMSY = { withinMm: 5 };
 
 const worst = (c: Ruled, objectId: string) =>
@@ -25,9 +25,9 @@ test("a depth marked where the finding says drifts as little as it says, and the
       fc.assert(
         fc.property(lessonWith(recipe, kind), (start) => {
           const before = ruled(start);
-          for (const { about, mend, numbers } of judgeDrift(before, CLUMSY).findings) {
-            if (!mend || !about) continue;
-            const changed = applyChanges(start, mend.changes);
+          for (const { about, fix, numbers } of judgeDrift(before, CLUMSY).findings) {
+            if (!fix || !about) continue;
+            const changed = applyChanges(start, fix.changes);
             if (!changed.ok) throw new Error(changed.findings.map((f) => f.message).join(" "));
             const after = ruled(changed.value.lesson);
             mended++;

@@ -27,7 +27,7 @@ function idsIn(lesson: Lesson, { program, findings, steps }: ComputedLesson): st
   const spoken = never.flatMap((id) => [id, id.replaceAll("-", " ")]);
   const texts = findings.flatMap((f) => [
     f.message,
-    ...[f.mend, ...(f.otherMends ?? [])].flatMap((m) => (m ? [m.label] : [])),
+    ...[f.fix, ...(f.otherFixes ?? [])].flatMap((m) => (m ? [m.label] : [])),
   ]);
   return texts.filter(
     (text) =>

@@ -64,9 +64,9 @@ test("a misheard word is corrected over the captions: what was imported stays, p
   const before = computeLesson(changed.value.lesson);
   const offers = before.findings.filter((f) => f.code === "misheard");
   expect(offers.length).toBeGreaterThan(0);
-  const mended = applyChanges(before.lesson, offers[0]?.mend?.changes ?? []);
-  if (!mended.ok) throw new Error(mended.findings[0]?.message);
-  const after = computeLesson(mended.value.lesson);
+  const fixed = applyChanges(before.lesson, offers[0]?.fix?.changes ?? []);
+  if (!fixed.ok) throw new Error(fixed.findings[0]?.message);
+  const after = computeLesson(fixed.value.lesson);
   expect(after.findings.filter((f) => f.code === "misheard").length).toBe(offers.length - 1);
   expect(findCurrentTake(after.lesson)?.narration?.cues).toEqual(cues);
   expect(after.schedule.windows).toEqual(before.schedule.windows);
@@ -105,10 +105,10 @@ describe("a length said otherwise than it is drawn", () => {
     expect(told(saying("Draw it 60 millimetres, no sorry, 50 millimetres wide."))).toEqual([]);
   });
 
-  test("is mended by the caption or by the drawing, and each way out settles it", () => {
+  test("is fixed by the caption or by the drawing, and each way out settles it", () => {
     const waysOf = (lesson: Lesson) => {
       const finding = told(lesson)[0];
-      return [...(finding?.mend ? [finding.mend] : []), ...(finding?.otherMends ?? [])];
+      return [...(finding?.fix ? [finding.fix] : []), ...(finding?.otherFixes ?? [])];
     };
     const lesson = saying("Draw the front 60 millimetres wide.");
     const ways = waysOf(lesson);
@@ -120,9 +120,9 @@ describe("a length said otherwise than it is drawn", () => {
     const open = waysOf(saying("Make the front 60 millimetres.")).map((w) => w.label);
     for (const called of [/width/, /height/]) expect(open).toContainEqual(expect.stringMatching(called));
     for (const way of ways) {
-      const mended = applyChanges(lesson, way.changes);
-      if (!mended.ok) throw new Error(mended.findings[0]?.message);
-      expect(told(mended.value.lesson), way.label).toEqual([]);
+      const fixed = applyChanges(lesson, way.changes);
+      if (!fixed.ok) throw new Error(fixed.findings[0]?.message);
+      expect(told(fixed.value.lesson), way.label).toEqual([]);
     }
   });
 });

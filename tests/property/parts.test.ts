@@ -88,5 +88,5 @@ test("a lesson longer than its session names the fewest parts that fit", () => {
     { minutes: 30, objectId: "c" },
   ]);
   const { findings } = partsOf(steps, schedule, plan);
-  expect(findings[0]?.mend?.changes).toEqual([{ id: "plan", field: "parts", value: 3 }]);
+  expect(findings[0]?.fix?.changes).toEqual([{ id: "plan", field: "parts", value: 3 }]);
 });

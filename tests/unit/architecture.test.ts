@@ -13,7 +13,7 @@ const HOUSES: Readonly<Record<string, readonly string[]>> = {
   time: ["narration", "placing", "schedule"],
   class: ["pacing", "record", "teaching", "course"],
   showing: ["display", "overlay"],
-  document: ["judgements", "lesson", "handles", "changes", "mends", "pipeline", "proposals"],
+  document: ["judgements", "lesson", "handles", "changes", "quick-fixes", "pipeline", "proposals"],
   output: ["film", "handout"],
 };
 const ROOMS = Object.entries(HOUSES).flatMap(([house, rooms]) => rooms.map((room) => `${house}/${room}`));

@@ -66,10 +66,10 @@ test("a size typed between two marks is told with about, and moved onto a mark a
   );
   const [found] = told(off, "off-the-marks");
   expect(found?.message).toMatch(/^A length of the box 1 stands between two marks of the ruler \(30\.4.mm\)/);
-  const mended = applyChanges(off, found?.mend?.changes ?? []);
-  if (!mended.ok) throw new Error(mended.findings[0]?.message);
-  expect(told(mended.value.lesson, "off-the-marks")).toEqual([]);
-  expect(mended.value.lesson.objects[0]).toMatchObject({ handles: { width: { mm: 30 } } });
+  const fixed = applyChanges(off, found?.fix?.changes ?? []);
+  if (!fixed.ok) throw new Error(fixed.findings[0]?.message);
+  expect(told(fixed.value.lesson, "off-the-marks")).toEqual([]);
+  expect(fixed.value.lesson.objects[0]).toMatchObject({ handles: { width: { mm: 30 } } });
   const byEye: Lesson = { ...off, plan: { ...off.plan, ruler: "straight-edge" } };
   expect(told(byEye, "off-the-marks")).toEqual([]);
   const sentences = computeLesson(off)
@@ -110,7 +110,7 @@ test("what rounding to the marks moves by more than a pencil shows is told of by
   const moved = coarse.filter((l) => told(l, "moved-by-rounding").length > 0);
   expect(moved.length).toBeGreaterThan(0);
   for (const l of moved) {
-    const done = applyChanges(l, told(l, "moved-by-rounding")[0]?.mend?.changes ?? []);
+    const done = applyChanges(l, told(l, "moved-by-rounding")[0]?.fix?.changes ?? []);
     if (!done.ok) throw new Error(done.findings[0]?.message);
     expect(told(done.value.lesson, "moved-by-rounding")).toEqual([]);
     const close = computeLesson(done.value.lesson).steps.find((s) => s.id === "box-1/close");
@@ -156,8 +156,8 @@ test("no finding or step of a demo lesson speaks in ids, or of a length of nothi
     const { findings, steps, lesson: l } = computeLesson(lesson);
     for (const s of steps.flatMap((step) => [...step.inFull, step.check]))
       expect(s).not.toMatch(/(?<![\d⁄.\u00a0])0\u00a0(?:in|mm)/);
-    for (const { message, mend, code } of findings) {
-      if (mend) expect(applyChanges(l, mend.changes).ok, code).toBe(true);
+    for (const { message, fix, code } of findings) {
+      if (fix) expect(applyChanges(l, fix.changes).ok, code).toBe(true);
       for (const { id } of l.objects) expect(message).not.toMatch(new RegExp(`"${id}["/]`));
       expect(message).not.toMatch(/(?<![\d⁄.])0\u00a0(?:in|mm)/);
       expect(message).not.toMatch(/corner-\d|side corner/);
@@ -165,7 +165,7 @@ test("no finding or step of a demo lesson speaks in ids, or of a length of nothi
   }
 });
 
-test("a name of only spaces or of 200 letters is kept, told otherwise, and is a finding with a mend", () => {
+test("a name of only spaces or of 200 letters is kept, told otherwise, and is a finding with a fix", () => {
   const long = `${"wheelbarrow ".repeat(16)}barrows`;
   expect(long.length).toBeGreaterThan(190);
   const two = put(put(lesson(views.one, []), "box", [40, 190], [70, 130]), "box", [100, 190], [130, 130]);
@@ -185,9 +185,9 @@ test("a name of only spaces or of 200 letters is kept, told otherwise, and is a 
     const titles = c.steps.filter((s) => s.objectId === "box-2").map((s) => s.title);
     expect(titles.length).toBeGreaterThan(2);
     for (const title of titles) expect(title.toLowerCase()).toMatch(new RegExp(`^${called}: [a-z]`));
-    const mended = applyChanges(named, finding?.mend?.changes ?? []);
-    expect(mended.ok && mended.value.lesson.objects[1]?.label).toBe(called);
-    expect(mended.ok && told(mended.value.lesson, "name-cannot-be-told")).toEqual([]);
+    const fixed = applyChanges(named, finding?.fix?.changes ?? []);
+    expect(fixed.ok && fixed.value.lesson.objects[1]?.label).toBe(called);
+    expect(fixed.ok && told(fixed.value.lesson, "name-cannot-be-told")).toEqual([]);
   }
 });
 

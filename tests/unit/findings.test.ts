@@ -25,7 +25,7 @@ test("a horizon off the sheet is told of with how much paper it takes; one on it
   for (const on of [0, 200]) expect(told(lesson(horizonAt(on), []), "horizon-off-sheet")).toEqual([]);
 });
 
-test("a horizon within a millimetre of the middle is told of once there is a picture, and mended to a third", () => {
+test("a horizon within a millimetre of the middle is told of once there is a picture, and fixed to a third", () => {
   const picture = (horizon: number) => {
     const drawn = box(horizonAt(horizon), [60, 150], [100, 190]);
     return { ...drawn, plan: { ...drawn.plan, centre: "none" as const } };
@@ -34,7 +34,7 @@ test("a horizon within a millimetre of the middle is told of once there is a pic
   for (const clear of [98.9, 101.1]) expect(told(picture(clear), "horizon-in-middle")).toEqual([]);
   const [found] = told(picture(100.9), "horizon-in-middle");
   expect(found?.numbers.fromMiddleMm).toBeCloseTo(0.9, 9);
-  expect(found?.mend?.changes).toEqual([changeAt("view", "horizonFromTopMm", 66.7)]);
+  expect(found?.fix?.changes).toEqual([changeAt("view", "horizonFromTopMm", 66.7)]);
 });
 
 test("a thing that runs off the sheet is told of; one that only its guides leave is not", () => {
@@ -134,7 +134,7 @@ test("level corners outside the circle over the vanishing points will look sharp
   expect(told(near(99, 201), "reads-acute")).toEqual([]);
 });
 
-test("a foot above the horizon stands on no ground: it floats until it is mended", () => {
+test("a foot above the horizon stands on no ground: it floats until it is fixed", () => {
   const high = box(views.one, [60, 90], [90, 150], {
     handles: {
       fromLeftMm: 60,
@@ -148,8 +148,8 @@ test("a foot above the horizon stands on no ground: it floats until it is mended
   const [found] = told(high, "foot-above-horizon");
   expect([found?.about, found?.severity]).toEqual(["box-1", "fault"]);
   expect(found?.numbers).toEqual({ aboveHorizonMm: 10 });
-  const mended = applyChanges(high, found?.mend?.changes ?? []);
-  expect(mended.ok && told(mended.value.lesson, "foot-above-horizon")).toEqual([]);
+  const fixed = applyChanges(high, found?.fix?.changes ?? []);
+  expect(fixed.ok && told(fixed.value.lesson, "foot-above-horizon")).toEqual([]);
 });
 
 test("where nothing is rubbed out, what shows through a nearer thing is told of", () => {

@@ -103,15 +103,15 @@ test("every other piece of a floor is every other tile, whether the floor itself
   expect(c.paper.fills.length === 0 || object.chequered).toBe(true);
 });
 
-test("a task beside a step that is gone is told of, kept, and put at the end by its mend", () => {
+test("a task beside a step that is gone is told of, kept, and put at the end by its fix", () => {
   const { lesson: beside, stepId } = withTask(two, "talk", "box-2/front");
   const gone = computeLesson(after(beside, [changeAt("object/box-2", "self", null)]));
   expect(gone.steps.some((s) => s.id === stepId)).toBe(false);
   const finding = gone.findings.find((f) => f.code === "task-without-step");
   expect(finding).toMatchObject({ about: stepId, severity: "warning" });
-  const mended = computeLesson(after(gone.lesson, finding?.mend?.changes ?? []));
-  expect(mended.steps.at(-1)?.id).toBe(stepId);
-  expect(mended.findings.some((f) => f.code === "task-without-step")).toBe(false);
+  const fixed = computeLesson(after(gone.lesson, finding?.fix?.changes ?? []));
+  expect(fixed.steps.at(-1)?.id).toBe(stepId);
+  expect(fixed.findings.some((f) => f.code === "task-without-step")).toBe(false);
 });
 
 test("a task about a thing that is gone shows the rest and says so", () => {
@@ -119,8 +119,8 @@ test("a task about a thing that is gone shows the rest and says so", () => {
   const gone = computeLesson(after(after(two, changes), [changeAt("object/box-2", "self", null)]));
   const finding = gone.findings.find((f) => f.code === "task-without-thing");
   expect(finding?.about).toBe(stepId);
-  const mended = computeLesson(after(gone.lesson, finding?.mend?.changes ?? []));
-  expect(mended.findings.some((f) => f.code === "task-without-thing")).toBe(false);
+  const fixed = computeLesson(after(gone.lesson, finding?.fix?.changes ?? []));
+  expect(fixed.findings.some((f) => f.code === "task-without-thing")).toBe(false);
 });
 
 test("a task moves anywhere, steps with lines pass it, and no step is told together with it", () => {

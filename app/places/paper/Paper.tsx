@@ -139,7 +139,7 @@ export function Paper() {
           callStroke={(id) => id.replace("/", ": ").replaceAll("-", " ")}
           onFit={commit}
         />
-        <FindingList findings={about} onMend={commit} />
+        <FindingList findings={about} onFix={commit} />
       </aside>
     </div>
   );

@@ -61,7 +61,7 @@ export function Plan() {
             <Parts />
             <FindingList
               findings={computed.findings.filter((f) => f.about === "plan" || f.severity === "fault")}
-              onMend={commit}
+              onFix={commit}
             />
           </section>
           <Goals />

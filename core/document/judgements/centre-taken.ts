@@ -42,7 +42,7 @@ export function judgeCentreOfVision(
       about: "sheet",
       message: `Nobody has said where we look straight ahead. Midway between the vanishing points lies ${away(midway - xMm)}, so ${formatSmallLength(xMm, view.sheet)} from the left is taken, before the sheet.`,
       numbers: { takenMm: xMm, midwayMm: midway, bestMm: best },
-      mend: {
+      fix: {
         label: "Look at the middle of what is drawn",
         changes: [setFrame(frame.id, "centreOfVision", { fromLeftMm: best })],
       },

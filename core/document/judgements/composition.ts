@@ -29,7 +29,7 @@ export function judgeComposition(
       message:
         "The horizon cuts the sheet into two equal halves: fine for a drill, dull for a picture. A third down or up is livelier.",
       numbers: { fromMiddleMm: view.horizonMm - middle },
-      mend: {
+      fix: {
         label: "Put it a third down",
         changes: [setView("horizonFromTopMm", Math.round((view.sheet.heightMm / 3) * 10) / 10)],
       },

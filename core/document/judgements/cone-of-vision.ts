@@ -48,7 +48,7 @@ export function judgeConeOfVision(solids: readonly PlannedSolid[], view: View): 
         numbers: { outside, beyondMm: furthest - radius, neededDistanceMm: neededMm },
         ...(view.frames.every((f) => f.axes.width[2] === 0)
           ? {
-              mend: {
+              fix: {
                 label: "Look from further away",
                 changes: [setView("viewingDistanceMm", neededMm)],
               },

@@ -47,7 +47,7 @@ export function judgeTypedSizes(objects: readonly ObjectSlice[], view: View): Fi
         about: object.id,
         message: `${off.length === 1 ? "A length" : "Lengths"} of the ${object.label} ${off.length === 1 ? "stands" : "stand"} between two marks of the ruler (${listOf(off.slice(0, 3).map(({ mm }) => inDecimals(mm, view)))}): told with "about".`,
         numbers: { lengths: off.length, firstMm: first.mm, markMm: mark },
-        mend: { label: "Move onto the ruler's marks", changes },
+        fix: { label: "Move onto the ruler's marks", changes },
       },
     ];
   });
@@ -171,7 +171,7 @@ export function judgeRounding(
       about: objectId,
       message: `Measured on the ruler's marks, ${name === null ? `the ${called} of "${objectId}"` : `${name}, of "${objectId}",`} comes out ${formatSmallLength(mm, view.sheet)} beside where it is drawn here: put its measures on marks.`,
       numbers: { movedMm: mm },
-      ...(changes ? { mend: { label: "Put its depth on a mark", changes } } : {}),
+      ...(changes ? { fix: { label: "Put its depth on a mark", changes } } : {}),
     };
   });
 }

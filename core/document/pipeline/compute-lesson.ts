@@ -1,5 +1,5 @@
 import { type Evaluation, evaluate } from "../../drawing/drafter/index.ts";
-import type { Finding, Keep } from "../../ground/base/index.ts";
+import type { Finding, Memo } from "../../ground/base/index.ts";
 import { paceOf } from "../../ground/plan/index.ts";
 import { judgeOverlay, judgeRegistration } from "../../showing/overlay/index.ts";
 import {
@@ -22,11 +22,11 @@ import {
 } from "../../time/schedule/index.ts";
 import { depthsOntoMarks, judgeRounding, placesMovedByRounding } from "../judgements/index.ts";
 import { findCurrentTake, type Lesson, type Take } from "../lesson/index.ts";
-import { withDrawingMends } from "../mends/index.ts";
+import { withDrawingFixes } from "../quick-fixes/index.ts";
 import { type DrawnLesson, drawStages } from "./draw-lesson.ts";
 import { inNames } from "./in-names.ts";
 import { judgeDrawing } from "./judge-drawing.ts";
-import { goingOnFrom } from "./memory.ts";
+import { goingOnFrom } from "./memos.ts";
 import { markTasks } from "./task-marks.ts";
 
 /** Everything that follows from a lesson document. Never saved: always computed. Plain data: it can be cloned to a worker. */
@@ -56,18 +56,18 @@ export function computeLesson(
   understood: readonly Heard[] | null = null,
 ): ComputedLesson {
   if (before?.lesson === lesson && (understood === null || before.heard === understood)) return before;
-  return goingOnFrom(before, (keep) => computeStages(lesson, keep, understood));
+  return goingOnFrom(before, (memo) => computeStages(lesson, memo, understood));
 }
 
-function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] | null): ComputedLesson {
-  const drawn = drawStages(lesson, keep);
+function computeStages(lesson: Lesson, memo: Memo, understood: readonly Heard[] | null): ComputedLesson {
+  const drawn = drawStages(lesson, memo);
   const { view, program, paper, moves } = drawn;
   const { ruler } = lesson.plan;
-  const evaluation = keep("points", [moves, view], () => evaluate(moves, view));
+  const evaluation = memo("points", [moves, view], () => evaluate(moves, view));
 
-  const telling = tellingOf(lesson.plan, keep);
-  const { tasks, findings: ofTasks } = markTasks(drawn, keep);
-  const grouped = keep(
+  const telling = tellingOf(lesson.plan, memo);
+  const { tasks, findings: ofTasks } = markTasks(drawn, memo);
+  const grouped = memo(
     "steps",
     [program, evaluation, paper, view, telling, lesson.steps, tasks, lesson.beginsOn],
     (parts) =>
@@ -88,16 +88,16 @@ function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] 
   );
   const { steps } = grouped;
 
-  const take = takeOf(lesson, steps, moves, keep);
+  const take = takeOf(lesson, steps, moves, memo);
   const { cues = NO_CUES } = take?.narration ?? {};
-  const words = keep("words", [cues], () => cues.flatMap(wordsOf));
-  const heard = understood ?? keep("understanding", [cues], () => understand(cues));
+  const words = memo("words", [cues], () => cues.flatMap(wordsOf));
+  const heard = understood ?? memo("understanding", [cues], () => understand(cues));
   const durationMs = take ? takeDurationMs(take, words) : 0;
-  const map = keep("clocks", [take === null, take?.edits, durationMs], () =>
+  const map = memo("clocks", [take === null, take?.edits, durationMs], () =>
     take ? editMap(take.edits ?? [], durationMs) : null,
   );
-  const pace = paceFor(lesson.plan, keep);
-  const schedule = keep(
+  const pace = paceFor(lesson.plan, memo);
+  const schedule = memo(
     "schedule",
     [steps, moves, paper, pace, words, take?.anchors, take?.strokeAnchors, map],
     () =>
@@ -117,23 +117,23 @@ function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] 
       }),
   );
 
-  const taught = taughtIn(lesson.plan, steps, schedule, moves, keep);
+  const taught = taughtIn(lesson.plan, steps, schedule, moves, memo);
   const { deliverable, centre } = lesson.plan;
-  const seen = keep("drawing judged", [program, view, paper, drawn.sheet, deliverable, centre, ruler], () =>
+  const seen = memo("drawing judged", [program, view, paper, drawn.sheet, deliverable, centre, ruler], () =>
     judgeDrawing(drawn),
   );
-  const moved = keep("rounded", [moves, evaluation, view, ruler], () =>
+  const moved = memo("rounded", [moves, evaluation, view, ruler], () =>
     ruler === "straight-edge" ? [] : placesMovedByRounding(moves, evaluation, view),
   );
-  const ontoMarks = keep("depths", [lesson.objects, moves, evaluation, view], () =>
+  const ontoMarks = memo("depths", [lesson.objects, moves, evaluation, view], () =>
     depthsOntoMarks(lesson.objects, moves, evaluation, view),
   );
-  const inStep = keep(
+  const inStep = memo(
     "sync judged",
     [steps, schedule, map, words, heard, pace, drawn.sheet, take, view, lesson.view, lesson.objects],
     () =>
       take && map
-        ? withDrawingMends(
+        ? withDrawingFixes(
             judgeSync({ steps, schedule, map, words, heard, pace, sheet: drawn.sheet, take }),
             lesson,
             steps,
@@ -173,8 +173,8 @@ function computeStages(lesson: Lesson, keep: Keep, understood: readonly Heard[] 
 }
 
 /** How steps are told, as far as the plan says. */
-function tellingOf({ reading, help, ruler, depths, ageBand, hand }: Lesson["plan"], keep: Keep): Telling {
-  return keep(
+function tellingOf({ reading, help, ruler, depths, ageBand, hand }: Lesson["plan"], memo: Memo): Telling {
+  return memo(
     "telling",
     [reading, help, ruler, depths, ageBand, hand],
     (): Telling => ({
@@ -189,9 +189,9 @@ function tellingOf({ reading, help, ruler, depths, ageBand, hand }: Lesson["plan
 }
 
 /** The pace the class is reckoned with: its age's, or the educator's own. */
-function paceFor({ ageBand, classPace }: Lesson["plan"], keep: Keep): ReturnType<typeof paceOf> {
+function paceFor({ ageBand, classPace }: Lesson["plan"], memo: Memo): ReturnType<typeof paceOf> {
   const ownLineMs = classPace?.lineMs;
-  return keep("pace", [ageBand, ownLineMs], () =>
+  return memo("pace", [ageBand, ownLineMs], () =>
     paceOf({ ageBand, ...(ownLineMs === undefined ? {} : { classPace: { lineMs: ownLineMs } }) }),
   );
 }
@@ -202,9 +202,9 @@ function taughtIn(
   steps: readonly Step[],
   schedule: Schedule,
   moves: DrawnLesson["moves"],
-  keep: Keep,
+  memo: Memo,
 ): ReturnType<typeof partsOf> {
-  return keep("parts", [steps, schedule, parts, sessionMinutes, gates], () =>
+  return memo("parts", [steps, schedule, parts, sessionMinutes, gates], () =>
     partsOf(steps, schedule, {
       sessionMinutes,
       ...(parts === undefined ? {} : { parts }),
@@ -223,12 +223,12 @@ function takeOf(
   lesson: Lesson,
   steps: readonly Step[],
   moves: DrawnLesson["moves"],
-  keep: Keep,
+  memo: Memo,
 ): Take | null {
   const take = findCurrentTake(lesson);
   if (!take) return null;
   const [anchors, strokeAnchors] = [take.anchors, take.strokeAnchors];
-  const placed = keep("anchors", [anchors, strokeAnchors, steps, moves], () => {
+  const placed = memo("anchors", [anchors, strokeAnchors, steps, moves], () => {
     const known = new Set(steps.map((s) => s.id));
     const strays = Object.entries(anchors).filter(([id]) => !known.has(id));
     const drawn = new Set(moves.map((m) => m.id));
@@ -256,7 +256,7 @@ function takeOf(
   });
   const { anchors: a, strokeAnchors: s } = placed;
   if (a === anchors && s === strokeAnchors) return take;
-  return keep("take", [take, placed], () => ({ ...take, anchors: a, ...(s ? { strokeAnchors: s } : {}) }));
+  return memo("take", [take, placed], () => ({ ...take, anchors: a, ...(s ? { strokeAnchors: s } : {}) }));
 }
 
 /** "C in step 4": the letter a place is first told by; null where it has none. */

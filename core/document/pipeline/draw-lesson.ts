@@ -1,10 +1,10 @@
 import { drawPaper, type Paper, PaperMemo } from "../../drawing/paper/index.ts";
 import { type DrawnAs, type Program, planLesson, withToldNames } from "../../drawing/program/index.ts";
 import { planView, type Sheet, type View } from "../../drawing/view/index.ts";
-import type { Finding, Keep } from "../../ground/base/index.ts";
+import type { Finding, Memo } from "../../ground/base/index.ts";
 import { PLAN_DEFAULTS } from "../../ground/plan/index.ts";
 import type { Lesson } from "../lesson/index.ts";
-import { goingOnFrom } from "./memory.ts";
+import { goingOnFrom } from "./memos.ts";
 
 /** The first half of the plot, all that a picture of the sheet needs: document → view → moves → paper. Plain data. */
 export interface DrawnLesson {
@@ -22,27 +22,27 @@ export interface DrawnLesson {
 
 /** Draws a lesson. Given an earlier drawing, only what the change reaches is drawn again. */
 export function drawLesson(lesson: Lesson, before: DrawnLesson | null = null): DrawnLesson {
-  return before?.lesson === lesson ? before : goingOnFrom(before, (keep) => drawStages(lesson, keep));
+  return before?.lesson === lesson ? before : goingOnFrom(before, (memo) => drawStages(lesson, memo));
 }
 
 /**
  * The stages of drawing, each with the slices it reads. What the plan says beside the schools of drawing (goals, kit,
  * waits) is read by none of them: changing it draws nothing.
  */
-export function drawStages(lesson: Lesson, keep: Keep): DrawnLesson {
+export function drawStages(lesson: Lesson, memo: Memo): DrawnLesson {
   const { sheet, frontToBack, stepOrder } = lesson;
-  const { objects, findings: ofNames } = keep("names", [lesson.objects], () => withToldNames(lesson.objects));
+  const { objects, findings: ofNames } = memo("names", [lesson.objects], () => withToldNames(lesson.objects));
   const { centre, horizon = PLAN_DEFAULTS.horizon, guides, erase } = lesson.plan;
-  const view = keep("view", [lesson.view, sheet], () => planView(lesson.view, sheet));
-  const drawnAs = keep(
+  const view = memo("view", [lesson.view, sheet], () => planView(lesson.view, sheet));
+  const drawnAs = memo(
     "drawn as",
     [centre, horizon, guides, erase],
     (): DrawnAs => ({ centre, horizon, guides, erase }),
   );
-  const program = keep("program", [view, objects, frontToBack, stepOrder, drawnAs], (parts) =>
+  const program = memo("program", [view, objects, frontToBack, stepOrder, drawnAs], (parts) =>
     planLesson({ objects, frontToBack, stepOrder, drawnAs }, view, parts),
   );
-  const paper = keep("paper", [program, view], (parts) =>
+  const paper = memo("paper", [program, view], (parts) =>
     drawPaper(
       program,
       view,

@@ -47,7 +47,7 @@ export function judgeDrift(
       }`,
       ...(better
         ? {
-            mend: {
+            fix: {
               label: `Mark the depth from the ${better.from}`,
               changes: [setObject(object.id, "depthMark", better.depthMark)],
             },

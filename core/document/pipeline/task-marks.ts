@@ -1,6 +1,6 @@
 import { fillsAfter, seenFaces } from "../../drawing/paper/index.ts";
 import { seenAt, type Vec3 } from "../../drawing/view/index.ts";
-import type { Finding, Keep } from "../../ground/base/index.ts";
+import type { Finding, Memo } from "../../ground/base/index.ts";
 import { inBoth, type Region } from "../../ground/geometry/index.ts";
 import { type Concern, setTaskField, stepIdOfTask, type Task } from "../../telling/tasks/index.ts";
 import type { Lesson } from "../lesson/index.ts";
@@ -17,11 +17,11 @@ const NONE: readonly MarkedTask[] = [];
 /** The lesson's tasks with what they are about on the paper. Things and faces that are gone are told of, and kept. */
 export function markTasks(
   drawn: DrawnLesson,
-  keep: Keep,
+  memo: Memo,
 ): { tasks: readonly MarkedTask[]; findings: readonly Finding[] } {
   const { lesson, program, view, paper } = drawn;
   const { tasks } = lesson;
-  return keep("tasks", [tasks, program, view, paper], (parts) => {
+  return memo("tasks", [tasks, program, view, paper], (parts) => {
     if (!tasks?.length) return { tasks: NONE, findings: [] };
     const findings: Finding[] = [];
     const marked = tasks.map((task): MarkedTask => {
@@ -40,13 +40,13 @@ export function markTasks(
   });
 }
 
-function regionsOf({ thing, faces, pieces }: Concern, drawn: DrawnLesson, keep: Keep): readonly Region[] {
+function regionsOf({ thing, faces, pieces }: Concern, drawn: DrawnLesson, memo: Memo): readonly Region[] {
   const seen = seenFaces(drawn.program, drawn.view, thing).filter((f) => !faces || faces.includes(f.id));
   if (pieces === undefined) return seen.map((f) => f.region);
   if (seen.length > 0) return seen.filter((_, i) => i % 2 === 0).map((f) => f.region);
   const own = drawn.program.scene.get(thing)?.built.pieces;
   if (own) return everyOther(own, drawn);
-  return everyOtherTile(thing, drawn, keep);
+  return everyOtherTile(thing, drawn, memo);
 }
 
 /** Every other piece of a pattern, as far as it lies on the sheet. */
@@ -73,12 +73,12 @@ function everyOther(
 function everyOtherTile(
   thing: string,
   { lesson, program, view }: DrawnLesson,
-  keep: Keep,
+  memo: Memo,
 ): readonly Region[] {
   const objects = lesson.objects.map((o) =>
     o.id === thing && o.recipe === "floor" && !o.chequered ? { ...o, chequered: true } : o,
   );
-  return keep(`tiles of ${thing}`, [program, view], (parts) => {
+  return memo(`tiles of ${thing}`, [program, view], (parts) => {
     const shaded: Lesson = { ...lesson, objects };
     const { paper, moves } = drawStages(shaded, parts);
     return fillsAfter(paper, moves.length - 1).flatMap(({ fill, regions }) =>
@@ -94,7 +94,7 @@ function withoutThing(task: Task, lost: readonly string[]): Finding {
     about: stepIdOfTask(task),
     message: `The task "${task.title}" is about ${lost.length === 1 ? "a thing that is" : `${lost.length} things that are`} not in the lesson now. It is kept, and its picture shows the rest.`,
     numbers: { things: lost.length },
-    mend: {
+    fix: {
       label: "Leave that out",
       changes: [
         setTaskField(

@@ -1,5 +1,5 @@
 import type { View } from "../../drawing/view/index.ts";
-import { type Finding, formatLength, type Mend, smallestStepMm } from "../../ground/base/index.ts";
+import { type Finding, formatLength, type QuickFix, smallestStepMm } from "../../ground/base/index.ts";
 import type { Step } from "../../telling/steps/index.ts";
 import { firstWordFrom, type Word } from "../../time/narration/index.ts";
 import { type Measure, objectMeasures, paperMeasures, setMeasure } from "../handles/index.ts";
@@ -23,7 +23,7 @@ const SPEAKS_OF: readonly (readonly [field: RegExp, words: RegExp])[] = [
  * Findings about lengths that are said otherwise than drawn, each with the ways to change the drawing beside that of
  * changing the caption: the measures of the step's own thing, or of the sheet, that read just what is drawn.
  */
-export function withDrawingMends(
+export function withDrawingFixes(
   findings: readonly Finding[],
   lesson: Lesson,
   steps: readonly Step[],
@@ -44,12 +44,12 @@ export function withDrawingMends(
     const meant = fitting.filter((m) =>
       SPEAKS_OF.some(([field, speaks]) => field.test(m.address.field) && speaks.test(around)),
     );
-    const ways = (meant.length > 0 ? meant : fitting).map((measure): Mend => {
+    const ways = (meant.length > 0 ? meant : fitting).map((measure): QuickFix => {
       // A point taped beside the sheet has a negative place; what is read is how far out it is.
       const sign = Math.sign(measure.value ?? 1) || 1;
       return drawnAs(lesson, measure, sign * saidMm);
     });
-    return ways.length > 0 && ways.length <= MOST_WAYS ? { ...finding, otherMends: ways } : finding;
+    return ways.length > 0 && ways.length <= MOST_WAYS ? { ...finding, otherFixes: ways } : finding;
   });
 }
 
@@ -64,7 +64,7 @@ function wordsAround(words: readonly Word[], atMs: number): string {
     .join(" ");
 }
 
-function drawnAs(lesson: Lesson, measure: Measure, mm: number): Mend {
+function drawnAs(lesson: Lesson, measure: Measure, mm: number): QuickFix {
   const called = measure.label.charAt(0).toLowerCase() + measure.label.slice(1);
   return {
     label: `Draw it so: ${called} ${formatLength(Math.abs(mm), lesson.sheet)}`,

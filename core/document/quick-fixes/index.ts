@@ -1,1 +1,1 @@
-export { withDrawingMends } from "./mend-drawing.ts";
+export { withDrawingFixes } from "./fix-drawing.ts";

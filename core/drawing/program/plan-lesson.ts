@@ -1,4 +1,4 @@
-import { type Finding, type Keep, makeAnew } from "../../ground/base/index.ts";
+import { type Finding, type Memo, noMemo } from "../../ground/base/index.ts";
 import { findPaperPoint } from "../../ground/geometry/index.ts";
 import type { Plan } from "../../ground/plan/index.ts";
 import { Drafter, type Move } from "../drafter/index.ts";
@@ -73,9 +73,9 @@ export interface LessonToPlan {
 export function planLesson(
   { objects, frontToBack, drawnAs, stepOrder }: LessonToPlan,
   view: View,
-  keep: Keep = makeAnew,
+  memo: Memo = noMemo,
 ): Program {
-  const scene = keep("scene", [objects, view], (parts) => solveScene(objects, view, parts));
+  const scene = memo("scene", [objects, view], (parts) => solveScene(objects, view, parts));
   const planned: Move[] = [];
   const findings: Finding[] = [];
   const drawings = new Map<string, ObjectDrawing>();
@@ -119,7 +119,7 @@ export function planLesson(
       rankOf,
       view,
     );
-    const drawing = keep(
+    const drawing = memo(
       `drawing/${object.id}`,
       [standing, drawnAs.guides, view, covered.join(" "), ...hostsOf(object).map(foundOf)],
       () => drawObject(standing, drawnAs.guides, view, foundOf, covered),
@@ -135,7 +135,7 @@ export function planLesson(
     if (drawnAs.erase === "each-object" && due.length > 0) {
       waiting = waiting.filter((id) => !due.includes(id));
       const erased = [...due.reverse(), ...(drawn.length === due.length - 1 ? [SHEET_ID] : [])];
-      const erasing = keep(`erasing/${object.id}`, [erased.join(" ")], () => {
+      const erasing = memo(`erasing/${object.id}`, [erased.join(" ")], () => {
         const d = new Drafter(object.id);
         d.phase("erase");
         d.erase(erased);
@@ -143,7 +143,7 @@ export function planLesson(
       });
       planned.push(...erasing);
     }
-    const faces = keep(`faces/${object.id}`, [built.solid, view], () =>
+    const faces = memo(`faces/${object.id}`, [built.solid, view], () =>
       hidingFaces(view.camera, built.solid),
     );
     drawn.push({ objectId: object.id, solid: built.solid, depthGroup, faces });
@@ -165,7 +165,7 @@ export function planLesson(
   const seen = (first?.moves ?? []).flatMap((m) =>
     m.stroke?.role === "vanishing-point" ? m.points.map((p) => p.called) : [],
   );
-  const sheet = keep("sheet", [view, drawnAs.centre, drawnAs.horizon, seen.join("\n")], () => {
+  const sheet = memo("sheet", [view, drawnAs.centre, drawnAs.horizon, seen.join("\n")], () => {
     const d = new Drafter(SHEET_ID);
     if (drawnAs.centre !== "none") drawCentre(d, view.sheet, drawnAs.centre);
     const hasCentre = drawnAs.centre !== "none";

@@ -1,4 +1,4 @@
-import { type Keep, makeAnew } from "../../ground/base/index.ts";
+import { type Memo, noMemo } from "../../ground/base/index.ts";
 import type { Built } from "../page/index.ts";
 import { frameOf, hostsOf, type ObjectSlice, recipeOf } from "../recipes/index.ts";
 import { GROUND_GROUP, MIRROR_GROUP } from "../solids/index.ts";
@@ -27,7 +27,7 @@ interface UnderWay {
 export function solveScene(
   objects: readonly ObjectSlice[],
   view: View,
-  keep: Keep = makeAnew,
+  memo: Memo = noMemo,
 ): ReadonlyMap<string, StandingThing> {
   const byId = new Map(objects.map((o) => [o.id, o]));
   const scene = new Map<string, StandingThing>();
@@ -41,7 +41,7 @@ export function solveScene(
     return { object, leansOn, hosts: [] };
   };
   const stand = ({ object, leansOn, hosts }: UnderWay): void => {
-    const now = keep(object.id, [object, view, ...hosts], (): StandingThing => {
+    const now = memo(object.id, [object, view, ...hosts], (): StandingThing => {
       const frame = frameOf(object, view);
       const hostOf = (host: string) => hosts[leansOn.indexOf(host)]?.built ?? null;
       const others = recipeOf(object).looksAround ? leansOn : [];

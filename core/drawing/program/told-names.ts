@@ -26,7 +26,7 @@ export function withToldNames(objects: readonly ObjectSlice[]): {
           ? `A thing has no name. In its steps it is the ${label}.`
           : `A name of ${name.length} letters is too long for a sentence. In its steps it is the ${label}; the whole name is kept.`,
       numbers: { letters: name.length },
-      mend: {
+      fix: {
         label: `Call it ${label}`,
         changes: [setObject(object.id, "label", label)],
       },

@@ -217,7 +217,7 @@ function depthOfFoot(placed: BlockPlaced, foot: PaperPoint, context: SolveContex
           about: placed.id,
           message: `The ${placed.label} stands between the guides of "${placed.depthSetBy.guidesOf}", which is not in the lesson, leans on it in turn or has no guides. It is drawn as floating until then.`,
           numbers: {},
-          mend: letItFloat(placed.id),
+          fix: letItFloat(placed.id),
         },
       ],
     };
@@ -237,7 +237,7 @@ function depthOfFoot(placed: BlockPlaced, foot: PaperPoint, context: SolveContex
           above < 0.05 ? "on the horizon" : `${formatSmallLength(above, view.sheet)} above the horizon`
         }, where no ground is. It is drawn as floating until then.`,
         numbers: { aboveHorizonMm: above },
-        mend: letItFloat(placed.id),
+        fix: letItFloat(placed.id),
       },
     ],
   };
@@ -261,7 +261,7 @@ function depthOnFace(
     zMm: view.camera.distanceMm,
     tie: FREE,
     findings: [
-      { code, severity: "fault", about: placed.id, message, numbers: {}, mend: letItFloat(placed.id) },
+      { code, severity: "fault", about: placed.id, message, numbers: {}, fix: letItFloat(placed.id) },
     ],
   });
   const host = hostOf(on.object);

@@ -3,7 +3,7 @@ import type { Change } from "./change.ts";
 type Severity = "note" | "warning" | "fault";
 
 /** A change to the document that would cure a finding, offered and never taken unasked. */
-export interface Mend {
+export interface QuickFix {
   readonly label: string;
   readonly changes: readonly Change[];
 }
@@ -22,9 +22,9 @@ export interface Finding {
   readonly message: string;
   /** The figures in the sentence, each with its unit in its name. */
   readonly numbers: Readonly<Record<string, number>>;
-  readonly mend?: Mend;
+  readonly fix?: QuickFix;
   /** Other ways out, where only the teacher knows which side is right: the words or the drawing. */
-  readonly otherMends?: readonly Mend[];
+  readonly otherFixes?: readonly QuickFix[];
 }
 
 /** A value that may have to be refused: only parsing returns this. */

@@ -14,11 +14,11 @@ export {
   writtenAddress,
 } from "./change.ts";
 export { formatClock, parseClock } from "./clock-text.ts";
-export type { Finding, Mend, Parsed } from "./finding.ts";
+export type { Finding, Parsed, QuickFix } from "./finding.ts";
 export { assertNever, invariant } from "./invariant.ts";
-export { type Keep, makeAnew } from "./keep.ts";
 export type { LengthStyle } from "./length.ts";
 export { formatLength, formatSmallLength, parseLength, smallestStepMm } from "./length.ts";
+export { type Memo, noMemo } from "./memo.ts";
 export { countOf, listOf, sentenceCase, timesOf } from "./plural.ts";
 export { requireAt } from "./require-at.ts";
 export {

@@ -1,9 +1,10 @@
 /**
- * Takes over what was made from the very same inputs before, or makes it. `about` names what is made among its siblings;
- * while it is made, parts of it can be kept in the same way. Stages state their inputs with it and know nothing of how
- * long anything is remembered: that is decided where the keeping is handed out.
+ * A memo (memoization: D. Michie, "Memo" functions and machine learning, Nature 218, 1968): takes over what was made from the
+ * very same inputs before, or makes it. `about` names what is made among its siblings; while it is made, parts of it can be
+ * memoized in the same way. Stages state their inputs with it and know nothing of how long anything is remembered: that is
+ * decided where the memo is handed out.
  */
-export type Keep = <T>(about: string, inputs: readonly unknown[], make: (keep: Keep) => T) => T;
+export type Memo = <T>(about: string, inputs: readonly unknown[], make: (memo: Memo) => T) => T;
 
-/** Keeps nothing: everything is made anew. */
-export const makeAnew: Keep = (_about, _inputs, make) => make(makeAnew);
+/** Remembers nothing: everything is made again. */
+export const noMemo: Memo = (_about, _inputs, make) => make(noMemo);

@@ -1,6 +1,6 @@
 import type { Move } from "../../drawing/drafter/index.ts";
 import { isDot, type PaperStroke } from "../../drawing/paper/index.ts";
-import { type Keep, requireAt } from "../../ground/base/index.ts";
+import { type Memo, requireAt } from "../../ground/base/index.ts";
 import { findPaperPoint, type PaperPoint } from "../../ground/geometry/index.ts";
 import { PLAN_DEFAULTS } from "../../ground/plan/index.ts";
 import { countSaid, forLeftHand, inPlainWords, type Manner, sayTold, type Told } from "../told/index.ts";
@@ -22,7 +22,7 @@ export function describer(
   overrides: ReadonlyMap<string, StepOverride>,
   extra: ReadonlyMap<string, PaperPoint>,
   manner: Manner,
-  keep: Keep,
+  memo: Memo,
 ): (part: Part, number: number) => Step {
   const { telling, evaluation, view } = input;
   const strokeOf: (PaperStroke | undefined)[] = [];
@@ -60,12 +60,12 @@ export function describer(
     // All parts of a phase get the help that the phase gets.
     if (part.part === 1 || !given) {
       const known = `${object?.recipe ?? objectId}/${familyOf(phase)}`;
-      const sameness = keep(`sameness of ${id}`, [part.phaseTold], () => samenessOf(part.phaseTold));
+      const sameness = memo(`sameness of ${id}`, [part.phaseTold], () => samenessOf(part.phaseTold));
       given = fades && object ? stageFor(help, known, `${known} ${sameness}`) : firstTime(help, known);
     }
     const stage = given;
     const standing = [part, number, quarters, stage, own, object, view, manner, ...strokes];
-    return keep(`step ${id}`, standing, (): Step => {
+    return memo(`step ${id}`, standing, (): Step => {
       const aside = wordPart(phrasesFor(object?.recipe ?? null, phase), object?.label ?? objectId, {
         phase,
         part: part.part,

@@ -1,5 +1,5 @@
 import type { Move } from "../../drawing/drafter/index.ts";
-import { type Finding, type Keep, makeAnew } from "../../ground/base/index.ts";
+import { type Finding, type Memo, noMemo } from "../../ground/base/index.ts";
 import { PLAN_DEFAULTS } from "../../ground/plan/index.ts";
 import { countSaid, type Manner, type PhaseTold, tellLesson } from "../told/index.ts";
 import { ASIDE_WORDS, CEILINGS, type Ceilings } from "./ceilings.ts";
@@ -21,11 +21,11 @@ import { stepOfTask } from "./task-step.ts";
  */
 export function groupSteps(
   input: StepsInput,
-  keep: Keep = makeAnew,
+  memo: Memo = noMemo,
 ): { steps: readonly Step[]; findings: readonly Finding[] } {
   const { moves, telling, view } = input;
   const most = CEILINGS[telling.ageBand];
-  const manner = keep(
+  const manner = memo(
     "manner",
     [view.sheet, telling],
     (): Manner => ({
@@ -50,9 +50,9 @@ export function groupSteps(
         return object?.recipe === "lettering" ? [...object.text.toUpperCase()] : [];
       },
     },
-    keep,
+    memo,
   );
-  const parts = withErasing(phases, input).flatMap((phase) => partsKept(phase, input, manner, most, keep));
+  const parts = withErasing(phases, input).flatMap((phase) => partsKept(phase, input, manner, most, memo));
   closeGaps(parts, moves.length);
   const { own, lost } = overridesByPart(parts, input);
   const stretches = stretchesTold(parts, own);
@@ -61,7 +61,7 @@ export function groupSteps(
     stretches,
     moves,
   );
-  const describe = describer(input, own, extra, manner, keep);
+  const describe = describer(input, own, extra, manner, memo);
   const steps: Step[] = [];
   const begun = stretchesBegun(stretches, input.begunWith);
   const tellTasks = (index: number, nextMove: number) => {
@@ -76,7 +76,7 @@ export function groupSteps(
       const marked = input.tasks.find((t) => t.task === task)?.marked ?? [];
       const number = steps.length + 1;
       steps.push(
-        keep(`task ${task.id}`, [task, marked, number, nextMove, quarters], () =>
+        memo(`task ${task.id}`, [task, marked, number, nextMove, quarters], () =>
           stepOfTask(task, { number, nextMove, quarters, marked }),
         ),
       );

@@ -23,7 +23,7 @@ export function judgeOwnLetters(
         ...(step.task
           ? {}
           : {
-              mend: {
+              fix: {
                 label: "Back to the usual words",
                 changes: [setStep(step.id, "instruction", null)],
               },

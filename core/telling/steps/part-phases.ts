@@ -1,5 +1,5 @@
 import type { Move } from "../../drawing/drafter/index.ts";
-import type { Keep } from "../../ground/base/index.ts";
+import type { Memo } from "../../ground/base/index.ts";
 import type { Manner, PhaseTold, Told } from "../told/index.ts";
 import type { Ceilings } from "./ceilings.ts";
 import { factsOf } from "./facts.ts";
@@ -36,12 +36,12 @@ export function partsKept(
   input: StepsInput,
   manner: Manner,
   most: Ceilings,
-  keep: Keep,
+  memo: Memo,
 ): readonly Part[] {
   const id = `${phase.objectId}/${phase.phase}`;
   const { first, last, told, lost } = phase;
   const object = input.objectOf(phase.objectId);
-  return keep(
+  return memo(
     `parts of ${id} ${first}`,
     [manner, first, last, object, input.moves[first], input.overrides[id], lost.length, ...told],
     () => partsOf(phase, input, manner, most),

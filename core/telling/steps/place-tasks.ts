@@ -44,7 +44,7 @@ function withoutStep(task: Task): Finding {
     about: stepIdOfTask(task),
     message: `The task "${task.title}" stands beside a step that is not in the lesson now. It is kept, and told nowhere until it has a place.`,
     numbers: {},
-    mend: {
+    fix: {
       label: "Put it at the end",
       changes: [setTaskField(task.id, "place", "last")],
     },

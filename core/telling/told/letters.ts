@@ -1,4 +1,4 @@
-import { type Keep, makeAnew } from "../../ground/base/index.ts";
+import { type Memo, noMemo } from "../../ground/base/index.ts";
 import { mapAct, placesIn } from "./map-act.ts";
 import type { Place } from "./places.ts";
 import type { Anew, Name, Told } from "./told.ts";
@@ -35,7 +35,7 @@ interface Spoken {
  * again, later ones of the alphabet first. Where there are too few, a place is lettered anew, and that is said. A place that
  * is never spoken of again gets none.
  */
-export function inLetters(things: readonly ThingTold<Place>[], keep: Keep = makeAnew): ThingTold<Name>[] {
+export function inLetters(things: readonly ThingTold<Place>[], memo: Memo = noMemo): ThingTold<Name>[] {
   const book: Book = { bearer: new Map(), nameOf: new Map() };
   const spoken = spokenOf(things);
   return things.map((thing, t) => {
@@ -47,7 +47,7 @@ export function inLetters(things: readonly ThingTold<Place>[], keep: Keep = make
         ...anew.map((a) => `${nameKey(a.now)}<${nameKey(a.was)} ${a.of}`),
       ]),
     );
-    return keep(`letters ${thing.objectId} ${t}`, [letters.join(" "), ...thing.stretches], () => lettered);
+    return memo(`letters ${thing.objectId} ${t}`, [letters.join(" "), ...thing.stretches], () => lettered);
   });
 }
 

@@ -1,8 +1,8 @@
 import { type Evaluation, type Move, needsOf } from "../../drawing/drafter/index.ts";
 import type { Paper, PaperStroke } from "../../drawing/paper/index.ts";
 import type { View } from "../../drawing/view/index.ts";
-import type { Keep } from "../../ground/base/index.ts";
-import { makeAnew } from "../../ground/base/index.ts";
+import type { Memo } from "../../ground/base/index.ts";
+import { noMemo } from "../../ground/base/index.ts";
 import type { PaperPoint } from "../../ground/geometry/index.ts";
 import { goOver } from "./close-thing.ts";
 import { inFamilies } from "./families.ts";
@@ -55,9 +55,9 @@ interface PhaseRun {
  * Tells a lesson: what the hands do, from which places, which way and how far, phase by phase in the order of the moves.
  * What finishes a thing is told with the last of its lines, and its rubbing-out after that.
  */
-export function tellLesson(lesson: LessonToTell, keep: Keep = makeAnew): LessonTold {
+export function tellLesson(lesson: LessonToTell, memo: Memo = noMemo): LessonTold {
   const { moves, evaluation, paper, view, labelOf } = lesson;
-  const places = keep("places", [moves, evaluation, view.sheet], () =>
+  const places = memo("places", [moves, evaluation, view.sheet], () =>
     placesOf(moves, evaluation, view.sheet),
   );
   const strokes: (PaperStroke | undefined)[] = [];
@@ -71,8 +71,8 @@ export function tellLesson(lesson: LessonToTell, keep: Keep = makeAnew): LessonT
     ruleOf: (id) => ruleOf(moves, places, id),
     alike: (dx, dy, before) => alike(on, moves, dx, dy, before),
   };
-  const needed = keep("needed", [moves, places], () => neededBy(moves, places));
-  const filled = keep("filled", [paper, view], () => filledOn(paper, view));
+  const needed = memo("needed", [moves, places], () => neededBy(moves, places));
+  const filled = memo("filled", [paper, view], () => filledOn(paper, view));
   const given = new Set<string>();
   const extra = new Map<string, PaperPoint>();
   const closing = closingMoves(moves);
@@ -85,7 +85,7 @@ export function tellLesson(lesson: LessonToTell, keep: Keep = makeAnew): LessonT
     const known = foreignTo(slice, places).map((id) => (given.has(id) ? id : `no ${id}`));
     const shown = slice.map((_, i) => (filled.has(thing.first + i) ? "1" : "0")).join("");
     const ones = slice.flatMap((m) => m.points.map((p) => places.one(p.id)));
-    const told = keep(
+    const told = memo(
       `told ${thing.objectId} ${thing.first}`,
       [
         view,
@@ -131,7 +131,7 @@ export function tellLesson(lesson: LessonToTell, keep: Keep = makeAnew): LessonT
         stretches: told.phases.map((p) => p.acts),
       }),
     ),
-    keep,
+    memo,
   );
   let lies = 0;
   const phases = things.flatMap(({ thing, told }, t) =>

@@ -217,50 +217,19 @@ export function lineRef(on: OnSheet, lineId: string, unfinished = false): LineRe
 export function tellLine(on: OnSheet, move: Move, moveIndex: number): LineTold | null {
   const made = move.lines[0];
   if (!made) return null;
+  if (made.rule.kind === "sheet-diagonal") return tellDiagonal(on, move, moveIndex, made, made.rule.from);
   const { places } = on;
-  const { rule } = made;
-  if (rule.kind === "sheet-diagonal") {
-    const from = rule.from === "top-left" ? "top-left" : "top-right";
-    const toward = towardOf(on, moveIndex, made, `corner of the sheet/${from}`, null);
-    const end = toward?.k === "point" ? toward.at : null;
-    return end && toward
-      ? {
-          ruled: {
-            from: { k: "corner", of: from },
-            toward,
-            end: { k: "at", at: end },
-            ...findsOf(on, move, made, []),
-          },
-          open: null,
-        }
-      : null;
-  }
-  const ends = move.ends ?? whole(rule);
+  const ends = move.ends ?? whole(made.rule);
   if (!ends) return null;
   const [s, e] = ends.map((id) => (id === null ? null : places.one(id))) as [string, string | null];
-  const joined = rule.kind === "join" ? rule.points.map(places.one) : null;
-  const through =
-    rule.kind === "toward" || rule.kind === "parallel" || rule.kind === "angle"
-      ? places.one(rule.through)
-      : joined && !joined.includes(s)
-        ? (joined[0] ?? s)
-        : s;
+  const through = ruledFrom(places, made.rule, s);
   const to = (e === null ? null : places.at(e)) ?? endOfStroke(on.view, move);
   const toward = towardOf(on, moveIndex, made, through, to);
   if (!toward) return null;
-  const runsOn =
-    move.stroke?.plane === "space" &&
-    (move.stroke.tailTo !== null || move.stroke.to[3] === 0) &&
-    move.stroke.role !== "horizon";
-  const begun = s === through ? null : endAt(on, move, moveIndex, made, s);
-  const begin = begun && "end" in begun ? begun : null;
-  const ended = e === null || runsOn ? null : endAt(on, move, moveIndex, made, e);
-  const end: End<Place> = runsOn
-    ? runningOn(toward)
-    : ended && "end" in ended
-      ? ended.end
-      : { k: "as-needed" };
-  const gives = ended && "end" in ended && ended.gives;
+  const goesOn = runsOn(move);
+  const begin = s === through ? null : endAt(on, move, moveIndex, made, s);
+  const ended = e === null || goesOn ? null : endAt(on, move, moveIndex, made, e);
+  const end: End<Place> = goesOn ? runningOn(toward) : (ended?.end ?? { k: "as-needed" });
   return {
     ruled: {
       from: places.name(through),
@@ -268,11 +237,51 @@ export function tellLine(on: OnSheet, move: Move, moveIndex: number): LineTold |
       end,
       ...(begin ? { begin: begin.end } : {}),
       ...(begin?.gives ? { givesBegin: begin.gives } : {}),
-      ...(gives ? { gives } : {}),
-      ...findsOf(on, move, made, [s, ...(e === null || runsOn ? [] : [e])]),
+      ...(ended?.gives ? { gives: ended.gives } : {}),
+      ...findsOf(on, move, made, [s, ...(e === null || goesOn ? [] : [e])]),
     },
-    open: end.k === "as-needed" && !runsOn ? e : null,
+    open: end.k === "as-needed" && !goesOn ? e : null,
   };
+}
+
+/** A diagonal of the sheet runs from corner to corner. */
+function tellDiagonal(
+  on: OnSheet,
+  move: Move,
+  moveIndex: number,
+  made: LineMade,
+  from: "top-left" | "top-right",
+): LineTold | null {
+  const toward = towardOf(on, moveIndex, made, `corner of the sheet/${from}`, null);
+  if (toward?.k !== "point") return null;
+  const finds = findsOf(on, move, made, []);
+  return {
+    ruled: { from: { k: "corner", of: from }, toward, end: { k: "at", at: toward.at }, ...finds },
+    open: null,
+  };
+}
+
+/** The place that the ruler is laid to first. */
+function ruledFrom(places: Places, rule: LineMade["rule"], start: string): string {
+  switch (rule.kind) {
+    case "toward":
+    case "parallel":
+    case "angle":
+      return places.one(rule.through);
+    case "join": {
+      const points = rule.points.map(places.one);
+      return points.includes(start) ? start : (points[0] ?? start);
+    }
+    default:
+      return start;
+  }
+}
+
+/** Whether a guide goes on past what it was drawn for. */
+function runsOn({ stroke }: Move): boolean {
+  return (
+    stroke?.plane === "space" && (stroke.tailTo !== null || stroke.to[3] === 0) && stroke.role !== "horizon"
+  );
 }
 
 /** Where a stroke ends on the paper; null where it runs to a vanishing point. */
@@ -292,14 +301,14 @@ function runningOn(toward: Toward<Place>): End<Place> {
   return toward.k === "point" ? { k: "at", at: toward.at } : { k: "sheet-edge" };
 }
 
-/** How the pencil knows where to stop at a place: it is there, a line crosses, or so long. */
+/** How the pencil knows where to stop at a place: it is there, a line crosses, or so long. Null when nothing tells it. */
 function endAt(
   on: OnSheet,
   move: Move,
   moveIndex: number,
   made: LineMade,
   id: string,
-): { end: End<Place>; gives: Place | null } | { open: string } {
+): { end: End<Place>; gives: Place | null } | null {
   const { places } = on;
   const own = move.points.find((p) => places.one(p.id) === id && p.rule.kind !== "same");
   if (own) {
@@ -312,7 +321,7 @@ function endAt(
     const crossing = made.rule.kind === "join" ? null : alongSame(on, made.id, id);
     return { end: crossing ?? { k: "at", at: places.name(id) }, gives: null };
   }
-  return { open: id };
+  return null;
 }
 
 /** A place that an earlier line along the same course found where it crossed another: it is told by that other. */

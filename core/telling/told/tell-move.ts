@@ -12,103 +12,111 @@ import { tellWhere } from "./tell-mark.ts";
 import { leavesOf, placesOnCurve, ringOf } from "./tell-shapes.ts";
 import type { Act, Ring, Ruled, Stretch, Way } from "./told.ts";
 
-export function tellMove(
-  input: TellInput,
-  moves: readonly Move[],
-  i: number,
-  move: Move,
-): Act<Place> | "nothing" | null {
-  const { on } = input;
+/** What a move comes to in words: an act, nothing to be said, or null where nothing on the sheet tells it. */
+type MoveTold = Act<Place> | "nothing" | null;
+type Teller = (input: TellInput, moves: readonly Move[], i: number, move: Move) => MoveTold;
+
+/** Tells one move, by what the hand does. */
+export function tellMove(input: TellInput, moves: readonly Move[], i: number, move: Move): MoveTold {
+  return TELLERS[move.hand](input, moves, i, move);
+}
+
+const TELLERS: Readonly<Record<Move["hand"], Teller>> = {
+  take: () => "nothing",
+  erase: () => "nothing",
+  mark: tellMark,
+  rule: tellRuled,
+  template: tellRuled,
+  trace: (input, moves, i, move) => {
+    const { ends } = move;
+    if (!ends) return null;
+    const line = goesRound(input.on, moves, i) ? byEnds(input.on, ends) : stretchOf(input.on, moves, ends);
+    return { do: "go-over", press: "firm", lines: [line], ...overOf(input, i, move) };
+  },
+  curve: tellCurve,
+  fill: tellFill,
+  freehand: (input, _moves, _i, move) => ({
+    do: "freehand",
+    what: freeOf(move) ?? input.labelOf(move.objectId),
+    count: 1,
+  }),
+  circle: ({ on }, _moves, _i, move) => ({ do: "circle", at: move.uses.map(on.places.name) }),
+  turn: (_input, _moves, _i, move) => ({ do: "turn", quarters: move.quarters as 1 | 2 | 3 }),
+  fold: ({ on }, _moves, _i, move) => {
+    const { rule } = move.lines[0] ?? {};
+    if (rule?.kind !== "sheet-crease") return null;
+    const found = move.points[0];
+    return { do: "fold", across: rule.across, ...(found ? { gives: on.places.name(found.id) } : {}) };
+  },
+};
+
+function tellMark({ on }: TellInput, _moves: readonly Move[], i: number, move: Move): MoveTold {
   const { places } = on;
-  switch (move.hand) {
-    case "take":
-    case "erase":
-      return "nothing";
-    case "mark": {
-      const point = move.points[0];
-      if (!point) return "nothing";
-      // A place that was found before needs no mark.
-      if ((places.since(point.id) ?? i) < i) return "nothing";
-      const at = places.at(point.id);
-      // What lies off the sheet is not marked: lines from there are told by where they come onto it.
-      if (at !== null && move.stroke?.role !== "vanishing-point" && isOff(at, on.view.sheet))
-        return "nothing";
-      const tooFar = at !== null && tapeNeeded(at, on.view.sheet).some((t) => t.mm > LONGEST_TAPE_MM);
-      // A point that no strip of paper reaches is never told as taped on.
-      if (tooFar && move.stroke?.role === "vanishing-point") return "nothing";
-      const where = tellWhere(on, point);
-      if (!where) return move.stroke?.role === "vanishing-point" ? "nothing" : null;
-      return { do: "mark", at: [{ gives: places.name(point.id), where }] };
-    }
-    case "rule":
-    case "template": {
-      const { rule } = move.lines[0] ?? {};
-      if (rule?.kind === "slide") return tellSlide(on, move);
-      const line = tellLine(on, move, i);
-      if (!line) return null;
-      const whole = line.open === null ? line.ruled : withLength(on, line.ruled, move, line.open);
-      const ruled = fromItsOpenEnd(input, moves, i, whole);
-      const stroke = input.strokeOf(i);
-      const isLight = pressOf(move) === "light";
-      const seen = stroke && !isLight ? seenStretches(stroke, 1) : null;
-      // Out of sight behind its own thing: drawn lightly where another line needs it, else not at all.
-      if (stroke && seen && needsHidden(input, move, stroke, seen))
-        return { do: "rule", lines: [ruled], press: "light", ...overOf(input, i, move) };
-      if (seen?.length === 0) return "nothing";
-      return {
-        do: "rule",
-        lines: stroke && seen ? inStretches(on, moves, i, ruled, stroke, seen, 1) : [ruled],
-        press: pressOf(move),
-        ...belowOf(on, move),
-        ...(move.lines[0]?.id === "sheet/horizon" ? { as: "horizon" as const } : {}),
-        ...overOf(input, i, move),
-      };
-    }
-    case "trace": {
-      const ends = move.ends;
-      if (!ends) return null;
-      const line = goesRound(on, moves, i) ? byEnds(on, ends) : stretchOf(on, moves, ends);
-      return { do: "go-over", press: "firm", lines: [line], ...overOf(input, i, move) };
-    }
-    case "curve": {
-      const stroke = input.strokeOf(i);
-      if (!stroke) return "nothing";
-      const through = placesOnCurve(places, stroke, moves, i);
-      const again = moves.slice(0, i).some((m) => m.objectId === move.objectId && m.hand === "curve");
-      if (through.length < 2 && !again) return null;
-      const hides = through.length < 2 ? { hides: true as const } : leavesOf(stroke, through);
-      return {
-        do: "curve",
-        curves: [{ through, ...hides }],
-        press: pressOf(move),
-        ...overOf(input, i, move),
-      };
-    }
-    case "fill": {
-      const plan = move.stroke;
-      if (plan?.plane !== "fill") return null;
-      if (!input.filled.has(i)) return "nothing";
-      const before = moves[i - 1]?.hand === "fill" ? i - 1 : null;
-      const inRow = before !== null || moves[i + 1]?.hand === "fill";
-      if (isDrawnFreely(moves, i))
-        return { do: "fill", pieces: [{ outer: { k: "drawn" }, openings: [] }], tone: plan.tone };
-      const [outer, ...openings] = plan.rings.map((ring) => ringOf(input, moves, ring, i, inRow));
-      if (!outer || openings.some((o) => o === null)) return null;
-      return { do: "fill", pieces: [{ outer, openings: openings as Ring<Place>[] }], tone: plan.tone };
-    }
-    case "freehand":
-      return { do: "freehand", what: freeOf(move) ?? input.labelOf(move.objectId), count: 1 };
-    case "circle":
-      return { do: "circle", at: move.uses.map(places.name) };
-    case "turn":
-      return { do: "turn", quarters: move.quarters as 1 | 2 | 3 };
-    case "fold": {
-      const { rule } = move.lines[0] ?? {};
-      if (rule?.kind !== "sheet-crease") return null;
-      const found = move.points[0];
-      return { do: "fold", across: rule.across, ...(found ? { gives: places.name(found.id) } : {}) };
-    }
-  }
+  const point = move.points[0];
+  if (!point) return "nothing";
+  // A place that was found before needs no mark.
+  if ((places.since(point.id) ?? i) < i) return "nothing";
+  const isVanishingPoint = move.stroke?.role === "vanishing-point";
+  const at = places.at(point.id);
+  // What lies off the sheet is not marked: lines from there are told by where they come onto it.
+  if (at !== null && !isVanishingPoint && isOff(at, on.view.sheet)) return "nothing";
+  const tooFar = at !== null && tapeNeeded(at, on.view.sheet).some((t) => t.mm > LONGEST_TAPE_MM);
+  // A point that no strip of paper reaches is never told as taped on.
+  if (tooFar && isVanishingPoint) return "nothing";
+  const where = tellWhere(on, point);
+  if (!where) return isVanishingPoint ? "nothing" : null;
+  return { do: "mark", at: [{ gives: places.name(point.id), where }] };
+}
+
+function tellRuled(input: TellInput, moves: readonly Move[], i: number, move: Move): MoveTold {
+  const { on } = input;
+  if (move.lines[0]?.rule.kind === "slide") return tellSlide(on, move);
+  const line = tellLine(on, move, i);
+  if (!line) return null;
+  const whole = line.open === null ? line.ruled : withLength(on, line.ruled, move, line.open);
+  const ruled = fromItsOpenEnd(input, moves, i, whole);
+  const stroke = input.strokeOf(i);
+  const isLight = pressOf(move) === "light";
+  const seen = stroke && !isLight ? seenStretches(stroke, 1) : null;
+  // Out of sight behind its own thing: drawn lightly where another line needs it, else not at all.
+  if (stroke && seen && needsHidden(input, move, stroke, seen))
+    return { do: "rule", lines: [ruled], press: "light", ...overOf(input, i, move) };
+  if (seen?.length === 0) return "nothing";
+  return {
+    do: "rule",
+    lines: stroke && seen ? inStretches(on, moves, i, ruled, stroke, seen, 1) : [ruled],
+    press: pressOf(move),
+    ...belowOf(on, move),
+    ...(move.lines[0]?.id === "sheet/horizon" ? { as: "horizon" as const } : {}),
+    ...overOf(input, i, move),
+  };
+}
+
+function tellCurve(input: TellInput, moves: readonly Move[], i: number, move: Move): MoveTold {
+  const stroke = input.strokeOf(i);
+  if (!stroke) return "nothing";
+  const through = placesOnCurve(input.on.places, stroke, moves, i);
+  const again = moves.slice(0, i).some((m) => m.objectId === move.objectId && m.hand === "curve");
+  if (through.length < 2 && !again) return null;
+  const hides = through.length < 2 ? { hides: true as const } : leavesOf(stroke, through);
+  return {
+    do: "curve",
+    curves: [{ through, ...hides }],
+    press: pressOf(move),
+    ...overOf(input, i, move),
+  };
+}
+
+function tellFill(input: TellInput, moves: readonly Move[], i: number, move: Move): MoveTold {
+  const plan = move.stroke;
+  if (plan?.plane !== "fill") return null;
+  if (!input.filled.has(i)) return "nothing";
+  const inRow = moves[i - 1]?.hand === "fill" || moves[i + 1]?.hand === "fill";
+  if (isDrawnFreely(moves, i))
+    return { do: "fill", pieces: [{ outer: { k: "drawn" }, openings: [] }], tone: plan.tone };
+  const [outer, ...openings] = plan.rings.map((ring) => ringOf(input, moves, ring, i, inRow));
+  if (!outer || openings.some((o) => o === null)) return null;
+  return { do: "fill", pieces: [{ outer, openings: openings as Ring<Place>[] }], tone: plan.tone };
 }
 
 function byEnds({ places }: OnSheet, ends: readonly [string, string]): Stretch<Place> {

@@ -26,7 +26,7 @@ export interface SyncInput {
   readonly heard: readonly Heard[];
   readonly pace: Pace;
   readonly sheet: Sheet;
-  /** The take whose edits a mend changes. */
+  /** The take whose edits a fix changes. */
   readonly take: {
     readonly id: string;
     readonly edits?: readonly Edit[] | undefined;
@@ -52,7 +52,7 @@ function judgeHearing({ heard, take }: SyncInput): Finding[] {
         about: "take",
         message: `At ${formatClock(h.startMs)} of the recording the captions say "${h.text}": perhaps "${name}" was said.`,
         numbers: { atMs: h.startMs },
-        mend: captionSays(take, h, name),
+        fix: captionSays(take, h, name),
       },
     ];
   });
@@ -61,8 +61,8 @@ function judgeHearing({ heard, take }: SyncInput): Finding[] {
 /** What of a take this room knows. */
 const setTakeTimes = changesIn<Pick<SyncInput["take"], "corrections" | "edits">>("take");
 
-/** The mend that lays other words over those of the captions. */
-function captionSays(take: SyncInput["take"], h: Heard, text: string): NonNullable<Finding["mend"]> {
+/** The fix that lays other words over those of the captions. */
+function captionSays(take: SyncInput["take"], h: Heard, text: string): NonNullable<Finding["fix"]> {
   const corrections = [...(take.corrections ?? []), { wordIds: [...h.wordIds], text }];
   return {
     label: `Caption: "${text}"`,
@@ -281,18 +281,18 @@ function about(
   severity: Finding["severity"],
   message: string,
   numbers: Record<string, number>,
-  mend?: Finding["mend"],
+  fix?: Finding["fix"],
 ): Finding {
-  return { code, severity, about: step.id, message, numbers, ...(mend ? { mend } : {}) };
+  return { code, severity, about: step.id, message, numbers, ...(fix ? { fix } : {}) };
 }
 
-/** The mend of a short hold: the holds of that step made into one that is long enough. */
+/** The fix of a short hold: the holds of that step made into one that is long enough. */
 function longerHold(
   take: SyncInput["take"],
   map: EditMap,
   span: StepWindow,
   ms: number,
-): NonNullable<Finding["mend"]> {
+): NonNullable<Finding["fix"]> {
   const inside = holdsIn(map, span);
   const places = new Set(inside.map((h) => h.sourceAt));
   const others = (take.edits ?? []).filter((e) => e.kind !== "hold" || !places.has(e.atMs));

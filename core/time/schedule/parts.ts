@@ -93,14 +93,14 @@ function possibleEnds(steps: readonly Step[], forced: ReadonlySet<number>): numb
   );
 }
 
-/** The mend of a part that is too long: the fewest parts that all fit a session, each filled as far as it goes. */
+/** The fix of a part that is too long: the fewest parts that all fit a session, each filled as far as it goes. */
 function moreParts(
   steps: readonly Step[],
   msOf: (i: number) => number,
   forced: ReadonlySet<number>,
   now: number,
   sessionMs: number,
-): Pick<Finding, "mend"> {
+): Pick<Finding, "fix"> {
   let parts = 1;
   let [filled, first] = [0, 0];
   for (const end of possibleEnds(steps, forced)) {
@@ -120,7 +120,7 @@ function moreParts(
   }
   if (parts <= now || parts > MOST_PARTS) return {};
   return {
-    mend: {
+    fix: {
       label: `Teach it in ${parts} parts`,
       changes: [setPlan("parts", parts)],
     },

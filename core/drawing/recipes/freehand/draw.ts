@@ -45,7 +45,7 @@ function solveFreehand(slice: FreehandSlice, { view }: { readonly view: View }):
             about: slice.id,
             message: `The ${slice.label} stands on the ground, but its foot is not below the horizon. It is drawn as floating until then.`,
             numbers: { aboveHorizonMm: view.horizonMm - foot.yMm },
-            mend: {
+            fix: {
               label: "Let it float",
               changes: [changesIn<FreehandSlice>("object")(slice.id, "depthSetBy", "free")],
             },

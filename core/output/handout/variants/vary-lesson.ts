@@ -25,7 +25,7 @@ const TRIES = 2;
 /**
  * Variants of a lesson for the rows of a class. Lengths are changed by whole marks of the ruler, one after another, and a lot
  * counts only if the same cards still tell it: same steps, same letters, same sentences but for the numbers, and nothing to
- * mend that was not there before. So a pupil follows the class's cards and reads the lengths off the row's own page. Where no
+ * fix that was not there before. So a pupil follows the class's cards and reads the lengths off the row's own page. Where no
  * lot leaves the cards as they are, such as for letters that hide each other otherwise, the row has steps of its own.
  */
 export function varyLesson(lesson: ComputedLesson, seed: number, rows: number): Variant[] {
