@@ -3,8 +3,8 @@ import type { Handle } from "#core/document/handles";
 import { type Change, sentenceCase } from "#core/ground/base";
 import type { PaperPoint } from "#core/ground/geometry";
 import { useHeld } from "../../ui/use-held.ts";
+import { useDeskBox, useMmPerPx } from "./desk-scale.ts";
 import styles from "./SheetDesk.module.css";
-import { useDeskBox, useMmPerPx } from "./SheetDesk.tsx";
 
 const NUDGE: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],

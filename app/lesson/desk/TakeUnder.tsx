@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Sheet } from "#core/drawing/view";
 import { type Change, formatClock } from "#core/ground/base";
 import type { Still } from "../take/use-still.ts";
-import { useMmPerPx } from "./SheetDesk.tsx";
+import { useMmPerPx } from "./desk-scale.ts";
 import styles from "./TakeUnder.module.css";
 
 /** Lines nearer than this to those seen lie on them: half a pencil's width either side. */

@@ -117,13 +117,7 @@ export function useLessonEditor(
     setElsewhere(heard);
     askAgain();
   });
-  useEffect(() => {
-    if (unsaved.length === 0 || kept) return;
-    // What the browser cannot keep would go with the window.
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [unsaved.length, kept]);
+  useWarnBeforeLeaving(unsaved.length > 0 && !kept);
 
   const over = useMemo(
     () => [...landed.flatMap((l) => (l.revision > stored.revision ? [l.op] : [])), ...unsaved],
@@ -132,18 +126,7 @@ export function useLessonEditor(
   const settled = useLaidOver(stored.lesson, over);
   const lesson = useMemo(() => (gesture ? applied(settled, gesture) : settled), [settled, gesture]);
 
-  const understood = useUnderstood(findCurrentTake(settled)?.narration?.cues ?? null);
-  const before = useRef<ComputedLesson | null>(null);
-  const computed = useMemo(() => {
-    before.current = computeLesson(settled, before.current, understood);
-    return before.current;
-  }, [settled, understood]);
-  // A drag is drawn at once; what stands beside the sheet would hold it up, and follows when it is let go.
-  const moving = useRef<DrawnLesson | null>(null);
-  const drawn = useMemo(() => {
-    moving.current = lesson === settled ? null : drawLesson(lesson, moving.current ?? computed);
-    return moving.current ?? computed;
-  }, [lesson, settled, computed]);
+  const { computed, drawn } = useDerived(settled, lesson);
 
   const latest = useRef(settled);
   latest.current = settled;
@@ -186,6 +169,33 @@ export function useLessonEditor(
     say: (message) =>
       setRefusals([{ code: "not-done", severity: "fault", about: lessonId, message, numbers: {} }]),
   };
+}
+
+/** What follows from the document: all of it from what has settled, the drawing from the gesture under way. */
+function useDerived(settled: Lesson, lesson: Lesson): { computed: ComputedLesson; drawn: DrawnLesson } {
+  const understood = useUnderstood(findCurrentTake(settled)?.narration?.cues ?? null);
+  const before = useRef<ComputedLesson | null>(null);
+  const computed = useMemo(() => {
+    before.current = computeLesson(settled, before.current, understood);
+    return before.current;
+  }, [settled, understood]);
+  // A drag is drawn at once; what stands beside the sheet would hold it up, and follows when it is let go.
+  const moving = useRef<DrawnLesson | null>(null);
+  const drawn = useMemo(() => {
+    moving.current = lesson === settled ? null : drawLesson(lesson, moving.current ?? computed);
+    return moving.current ?? computed;
+  }, [lesson, settled, computed]);
+  return { computed, drawn };
+}
+
+/** What the browser cannot keep would go with the window: it asks before it closes. */
+function useWarnBeforeLeaving(unsafe: boolean): void {
+  useEffect(() => {
+    if (!unsafe) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [unsafe]);
 }
 
 /** A document with edits laid over it. While they only grow in number, each is laid over once: a long outage stays quick. */

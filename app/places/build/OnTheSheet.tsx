@@ -1,6 +1,6 @@
 import { type Bounds, boundsOf } from "#core/document/handles";
 import { countOf, type Finding } from "#core/ground/base";
-import { useMmPerPx } from "../../lesson/desk/SheetDesk.tsx";
+import { useMmPerPx } from "../../lesson/desk/desk-scale.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
 import styles from "./Build.module.css";
 import type { Chosen } from "./use-chosen.ts";

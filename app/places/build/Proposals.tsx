@@ -47,7 +47,7 @@ export function Proposals() {
         strays.length > 0 ? (
           <FindingList
             findings={strays}
-            onMend={(changes) => {
+            onFix={(changes) => {
               commit(changes);
               setStrays(null);
             }}

@@ -2,7 +2,7 @@ import { memo, useMemo } from "react";
 import type { Sheet } from "#core/drawing/view";
 import { labelMarks, type Mark } from "#core/showing/display";
 import type { Step } from "#core/telling/steps";
-import { useDeskBox, useMmPerPx } from "../../lesson/desk/SheetDesk.tsx";
+import { useDeskBox, useMmPerPx } from "../../lesson/desk/desk-scale.ts";
 import { MarkLayer } from "../../ui/DrawingView.tsx";
 
 /** Size of letters and readings on the screen, px. */

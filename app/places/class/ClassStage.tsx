@@ -1,23 +1,22 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { isDue, nextStep, plannedBefore, shownMs } from "#core/class/teaching";
+import { isDue, plannedBefore } from "#core/class/teaching";
 import { findCurrentTake, type Lesson } from "#core/document/lesson";
 import { overlaySourceOf } from "#core/document/pipeline";
 import { formatClock } from "#core/ground/base";
-import { timelineOf, timelineWithoutTake } from "#core/time/schedule";
 import { useClassOutbox } from "../../lesson/class/class-outbox.ts";
 import { beginClass } from "../../lesson/class/class-session.ts";
 import { useOtherWindows } from "../../lesson/saving/use-other-windows.ts";
 import { LessonPicture } from "../../lesson/take/LessonPicture.tsx";
-import { usePlayer } from "../../lesson/take/use-player.ts";
 import styles from "./Class.module.css";
 import { ClassButtons } from "./ClassButtons.tsx";
 import { ClassOver, ClassSent } from "./ClassOver.tsx";
+import { Now } from "./Now.tsx";
 import { type ClassInHand, useClassInHand } from "./use-class-in-hand.ts";
 import { useClassKeys } from "./use-class-keys.ts";
+import { useClassPlayer } from "./use-class-player.ts";
 import { useKeptPage } from "./use-kept-page.ts";
 import { useKeptRecording } from "./use-kept-recording.ts";
-import { WaitRing } from "./WaitRing.tsx";
 
 export interface ClassOf {
   readonly id: string;
@@ -45,7 +44,6 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
   const { computed, plan, session, state, act, go } = inHand;
   const here = plan.stations[state.station];
   const step = computed.steps.find((s) => s.id === plan.steps[here?.step ?? -1]?.stepId);
-  const after = nextStep(plan, state);
   const take = findCurrentTake(lesson);
   const video = take?.video && !missingFile ? take.video : null;
   const recording = useKeptRecording(id, video?.file ?? null);
@@ -53,38 +51,8 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
   useClassKeys(act);
   const reopens = useKeptPage(id);
 
-  // What is playing is not taken from under the class: the kept copy comes in at the next wait, or where the server is gone.
-  const [address, setAddress] = useState<string>();
-  const [broken, setBroken] = useState(false);
   const waiting = here?.kind === "wait";
-  useEffect(() => {
-    if (recording.address && (waiting || state.resting || broken)) setAddress(recording.address);
-  }, [recording.address, waiting, state.resting, broken]);
-
-  const timeline = useMemo(
-    () =>
-      video && computed.editMap
-        ? timelineOf(computed.editMap)
-        : timelineWithoutTake(computed.schedule.totalMs),
-    [video, computed],
-  );
-  const element = useRef<HTMLVideoElement>(null);
-  const player = usePlayer(timeline, element, video !== null);
-  const atMs = waiting
-    ? here.fromMs + Math.min(state.spentMs, Math.max(0, here.waitMs - 1))
-    : shownMs(plan, state);
-  // The player follows the class: another station, speed or rest, and the recording goes there.
-  const place = `${state.station} ${state.fromMs} ${state.rate} ${state.resting} ${state.ended} ${address ?? ""}`;
-  const latest = useRef(atMs);
-  latest.current = atMs;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: told anew only where the class goes elsewhere
-  useEffect(() => {
-    if (!video) return;
-    player.seek(latest.current);
-    player.setRate(state.rate);
-    if (waiting || state.resting || state.ended) player.pause();
-    else if (!player.get().running) player.toggle();
-  }, [player, place, video]);
+  const { element, atMs, address, setBroken } = useClassPlayer(inHand, video, recording.address);
   const due = isDue(plan, state, session.goesOn);
   useEffect(() => {
     if (due) go({ kind: "go", at: Date.now(), station: state.station + 1 });
@@ -119,23 +87,7 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
           onBroken={() => setBroken(true)}
         />
       </div>
-      <section className={styles.now} aria-label="Now">
-        {waiting ? <WaitRing spentMs={state.spentMs} waitMs={state.waitMs} /> : <Going inHand={inHand} />}
-        <div className={styles.words} aria-live="polite">
-          <h1>
-            <span>{step?.number}</span> {step?.title}
-          </h1>
-          <ol data-one={step?.actions.length === 1 || undefined}>
-            {step?.actions.map((action) => (
-              <li key={action}>{action}</li>
-            ))}
-          </ol>
-          {waiting && step?.check ? <p className={styles.check}>Check: {step.check}</p> : null}
-        </div>
-        <div className={styles.next}>
-          {after === null ? "The last step" : `Next: ${after + 1}. ${plan.steps[after]?.title}`}
-        </div>
-      </section>
+      <Now inHand={inHand} step={step} />
       <footer className={styles.foot}>
         <ClassButtons state={state} waiting={waiting} step={step} act={act} />
         <span className={styles.notes} role="status">
@@ -162,21 +114,6 @@ function Stage({ of: { id, lesson, revision, missingFile }, inHand }: { of: Clas
           <Link to={`/lessons/${id}/teach`}>Leave</Link>
         </span>
       </footer>
-    </div>
-  );
-}
-
-/** How far what is shown has come. */
-function Going({ inHand: { plan, state } }: { inHand: ClassInHand }) {
-  const here = plan.stations[state.station];
-  const length = Math.max(1, (here?.toMs ?? 0) - (here?.fromMs ?? 0));
-  const share = Math.min(1, Math.max(0, (shownMs(plan, state) - (here?.fromMs ?? 0)) / length));
-  return (
-    <div className={styles.going} data-resting={state.resting || undefined}>
-      <b>{state.resting ? "Standing still" : share >= 1 ? "Shown" : state.rate < 1 ? "Slowly" : "Watch"}</b>
-      <span className={styles.goingBar}>
-        <span style={{ width: `${share * 100}%` }} />
-      </span>
     </div>
   );
 }

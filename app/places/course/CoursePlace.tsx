@@ -1,14 +1,15 @@
-import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { Button, Select } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useEffect, useState } from "react";
-import { Link, useRevalidator } from "react-router";
-import type { Course, CourseEdit, LaidCourse, LessonFacts } from "#core/class/course";
+import { useRevalidator } from "react-router";
+import type { Course, LaidCourse, LessonFacts } from "#core/class/course";
 import { countOf, sentenceCase } from "#core/ground/base";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { Sortable } from "../../ui/Sortable.tsx";
-import { UndoButtons } from "../../ui/UndoButtons.tsx";
 import styles from "./Course.module.css";
+import { CourseHead } from "./CourseHead.tsx";
 import { CourseLesson } from "./CourseLesson.tsx";
+import { Meets } from "./Meets.tsx";
 import { Materials, Sessions } from "./Sessions.tsx";
 import { useCourseEdits } from "./use-course-edits.ts";
 
@@ -54,32 +55,14 @@ export function CoursePlace({
   const offered = lessons.filter((l) => !course.lessons.some((c) => c.lessonId === l.id));
   return (
     <div className={styles.page}>
-      <header className={styles.head}>
-        <Link to="/" aria-label="Regulanda: back to the shelf">
-          <img src="/mark.svg" alt="" width={30} height={30} />
-        </Link>
-        <TextInput
-          variant="unstyled"
-          aria-label="Title of the course"
-          classNames={{ input: styles.title ?? "" }}
-          key={stored.title}
-          defaultValue={stored.title}
-          maxLength={120}
-          onBlur={(e) => {
-            const title = e.currentTarget.value.trim();
-            if (title === "") e.currentTarget.value = stored.title;
-            else if (title !== stored.title) save({ do: "set", to: { title } });
-          }}
-          onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
-        />
-        <span className={styles.steps}>
-          <UndoButtons undo={canUndo ? undo : null} redo={canRedo ? redo : null} />
-          <span role="status">{busy ? "Saving…" : "Saved"}</span>
-          <button type="button" className={styles.quiet} onClick={() => ask({ intent: "put-away" })}>
-            Put the course away
-          </button>
-        </span>
-      </header>
+      <CourseHead
+        title={stored.title}
+        busy={busy}
+        undo={canUndo ? undo : null}
+        redo={canRedo ? redo : null}
+        onTitle={(title) => save({ do: "set", to: { title } })}
+        onPutAway={() => ask({ intent: "put-away" })}
+      />
       {problem ? (
         <p role="alert" className={styles.problem}>
           {problem}
@@ -142,49 +125,5 @@ export function CoursePlace({
         </aside>
       </main>
     </div>
-  );
-}
-
-/** When the class meets, how long, and how many they are. */
-function Meets({ course, onEdit }: { course: Course; onEdit: (edit: CourseEdit) => void }) {
-  const number = (
-    label: string,
-    field: "pupils" | "everyDays" | "sessionMinutes",
-    least: number,
-    most: number,
-    unit: string,
-  ) => (
-    <NumberInput
-      label={label}
-      suffix={unit}
-      min={least}
-      max={most}
-      allowDecimal={false}
-      clampBehavior="strict"
-      hideControls
-      defaultValue={course[field]}
-      onBlur={(e) => {
-        const typed = Number.parseInt(e.currentTarget.value, 10);
-        if (typed >= least && typed <= most && typed !== course[field])
-          onEdit({ do: "set", to: { [field]: typed } });
-      }}
-      onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
-    />
-  );
-  return (
-    <section className={styles.meets} aria-label="When the class meets">
-      {number("Pupils", "pupils", 1, 200, "")}
-      {number("A session has", "sessionMinutes", 5, 240, " min")}
-      {number("They meet every", "everyDays", 1, 60, " days")}
-      <TextInput
-        type="date"
-        label="From"
-        defaultValue={course.starts ?? ""}
-        onBlur={(e) => {
-          const starts = e.currentTarget.value || null;
-          if (starts !== course.starts) onEdit({ do: "set", to: { starts } });
-        }}
-      />
-    </section>
   );
 }

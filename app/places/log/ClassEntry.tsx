@@ -19,7 +19,6 @@ export function ClassEntry({
   onPutRight: (taught: ClassKept["taught"]) => void;
   onTakeOut: () => void;
 }) {
-  const { computed, chooseStep } = useLesson();
   const { tookMs, plannedMs, stuck, slips } = totalsOf(taught);
   const over = tookMs - plannedMs;
   const rewrite = (to: Partial<typeof taught>) => {
@@ -28,7 +27,6 @@ export function ClassEntry({
   };
   const setStep = (index: number, to: Partial<StepTaught>) =>
     rewrite({ steps: taught.steps.map((s, i) => (i === index ? { ...s, ...to } : s)) });
-  const known = new Set(computed.steps.map((s) => s.id));
   return (
     <>
       <tr data-open={open || undefined}>
@@ -73,70 +71,85 @@ export function ClassEntry({
                 Take it out of the record
               </Button>
             </div>
-            <table className={styles.steps}>
-              <thead>
-                <tr>
-                  <th>Step</th>
-                  <th>Planned</th>
-                  <th>Took</th>
-                  <th>Waited</th>
-                  <th>Stuck</th>
-                  <th>Slips</th>
-                </tr>
-              </thead>
-              <tbody>
-                {taught.steps.map((s, i) => (
-                  <tr key={s.stepId}>
-                    <td>
-                      {known.has(s.stepId) ? (
-                        <button type="button" className={styles.plain} onClick={() => chooseStep(s.stepId)}>
-                          {s.title}
-                        </button>
-                      ) : (
-                        <span title="This step is not in the lesson any more; its times are kept">
-                          {s.title} (gone since)
-                        </span>
-                      )}
-                    </td>
-                    <td>{formatClock(s.plannedMs)}</td>
-                    <td>
-                      <Typed
-                        label={`${s.title}: what it took`}
-                        text={s.tookMs === null ? "left out" : formatClock(s.tookMs)}
-                        most={12}
-                        onTake={(text) => {
-                          if (text === "" || text === "left out") return setStep(i, { tookMs: null });
-                          const ms = parseClock(text);
-                          if (ms === null || ms > LONGEST_STEP_MS) return false;
-                          return setStep(i, { tookMs: ms });
-                        }}
-                      />
-                    </td>
-                    <td>{s.waitedMs == null ? "" : formatClock(s.waitedMs)}</td>
-                    <td>
-                      <Typed
-                        label={`${s.title}: stuck`}
-                        text={String(s.stuck)}
-                        most={3}
-                        onTake={(text) => count(text, (stuckNow) => setStep(i, { stuck: stuckNow }))}
-                      />
-                    </td>
-                    <td>
-                      <Typed
-                        label={`${s.title}: slips`}
-                        text={String(s.slips)}
-                        most={3}
-                        onTake={(text) => count(text, (seen) => setStep(i, { slips: seen }))}
-                      />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <StepTable steps={taught.steps} onSet={setStep} />
           </td>
         </tr>
       ) : null}
     </>
+  );
+}
+
+/** What each step of a class took, and who was stuck: to be put right by typing. */
+function StepTable({
+  steps,
+  onSet,
+}: {
+  steps: readonly StepTaught[];
+  onSet: (index: number, to: Partial<StepTaught>) => boolean;
+}) {
+  const { computed, chooseStep } = useLesson();
+  const known = new Set(computed.steps.map((s) => s.id));
+  return (
+    <table className={styles.steps}>
+      <thead>
+        <tr>
+          <th>Step</th>
+          <th>Planned</th>
+          <th>Took</th>
+          <th>Waited</th>
+          <th>Stuck</th>
+          <th>Slips</th>
+        </tr>
+      </thead>
+      <tbody>
+        {steps.map((s, i) => (
+          <tr key={s.stepId}>
+            <td>
+              {known.has(s.stepId) ? (
+                <button type="button" className={styles.plain} onClick={() => chooseStep(s.stepId)}>
+                  {s.title}
+                </button>
+              ) : (
+                <span title="This step is not in the lesson any more; its times are kept">
+                  {s.title} (gone since)
+                </span>
+              )}
+            </td>
+            <td>{formatClock(s.plannedMs)}</td>
+            <td>
+              <Typed
+                label={`${s.title}: what it took`}
+                text={s.tookMs === null ? "left out" : formatClock(s.tookMs)}
+                most={12}
+                onTake={(text) => {
+                  if (text === "" || text === "left out") return onSet(i, { tookMs: null });
+                  const ms = parseClock(text);
+                  if (ms === null || ms > LONGEST_STEP_MS) return false;
+                  return onSet(i, { tookMs: ms });
+                }}
+              />
+            </td>
+            <td>{s.waitedMs == null ? "" : formatClock(s.waitedMs)}</td>
+            <td>
+              <Typed
+                label={`${s.title}: stuck`}
+                text={String(s.stuck)}
+                most={3}
+                onTake={(text) => count(text, (stuckNow) => onSet(i, { stuck: stuckNow }))}
+              />
+            </td>
+            <td>
+              <Typed
+                label={`${s.title}: slips`}
+                text={String(s.slips)}
+                most={3}
+                onTake={(text) => count(text, (seen) => onSet(i, { slips: seen }))}
+              />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

@@ -10,11 +10,11 @@ import styles from "./Lanes.module.css";
 import { LANE, LANES_HEIGHT } from "./lane.ts";
 import { PaceChart, SoundLane } from "./PaceCurves.tsx";
 import { SheetLane } from "./SheetLane.tsx";
+import { StepLane } from "./StepLane.tsx";
 import { StrokeLane } from "./StrokeLane.tsx";
-import { type Axis, useAxis } from "./use-axis.ts";
-import type { Narration, StepStart } from "./use-narration.ts";
+import { type Axis, isSeen, useAxis } from "./use-axis.ts";
+import type { Narration } from "./use-narration.ts";
 import type { Waveform } from "./use-waveform.ts";
-import { WordSlider } from "./WordSlider.tsx";
 
 /** One axis of the recording's time with the sound, the captions, where steps begin, and what the player does. */
 export function Lanes({
@@ -56,7 +56,6 @@ export function Lanes({
     const left = svg.current?.getBoundingClientRect().left ?? 0;
     return Math.min(durationMs, Math.max(0, axis.toMs(clientX - left)));
   };
-  const visible = (from: number, to: number) => axis.toX(to) > -20 && axis.toX(from) < axis.width + 20;
   return (
     <div className={styles.along}>
       <svg
@@ -80,20 +79,7 @@ export function Lanes({
           </g>
         ))}
         <SoundLane waveform={waveform} axis={axis} durationMs={durationMs} />
-        {cues
-          .filter((c) => visible(c.startMs, c.endMs))
-          .map((c) => (
-            <rect
-              key={c.id}
-              x={axis.toX(c.startMs)}
-              width={Math.max(1, axis.toX(c.endMs) - axis.toX(c.startMs) - 1)}
-              y={LANE.cues[0]}
-              height={LANE.cues[1]}
-              className={styles.cue}
-            >
-              <title>{c.text}</title>
-            </rect>
-          ))}
+        <CueLane cues={cues} axis={axis} />
         <EditLane
           edits={edits}
           axis={axis}
@@ -102,27 +88,15 @@ export function Lanes({
           onChoose={onChooseEdit}
           onEdits={onEdits}
         />
-        {starts
-          .filter((p) => visible(p.sourceMs, p.sourceMs))
-          .map((start) => (
-            <WordSlider
-              key={start.step.id}
-              className={styles.step}
-              data-sure={start.wordId !== null}
-              data-found={start.found}
-              data-chosen={start.step.id === chosenStep?.id}
-              data-lane-step={start.step.id}
-              label={`Start of step ${start.step.number}: ${start.step.title}`}
-              startMs={start.sourceMs}
-              wordId={start.wordId}
-              words={words}
-              msAt={msAt}
-              onChoose={() => onStep(start.step.id)}
-              onPlace={(word) => onPlace(start.step.id, word)}
-            >
-              {(ms) => <StepFlag start={start} x={axis.toX(ms)} />}
-            </WordSlider>
-          ))}
+        <StepLane
+          starts={starts}
+          words={words}
+          axis={axis}
+          msAt={msAt}
+          chosen={chosenStep}
+          onChoose={onStep}
+          onPlace={onPlace}
+        />
         <StrokeLane
           strokes={strokes}
           step={chosenStep}
@@ -142,15 +116,24 @@ export function Lanes({
   );
 }
 
-function StepFlag({ start: { step }, x }: { start: StepStart; x: number }) {
-  const [top, height] = LANE.steps;
+/** The captions, each as long as it stands. */
+function CueLane({ cues, axis }: { cues: Narration["cues"]; axis: Axis }) {
   return (
     <>
-      <line x1={x} x2={x} y1={LANE.cues[0]} y2={top + height} />
-      <rect x={x} y={top} width={24} height={height} rx={3} />
-      <text x={x + 12} y={top + 17} textAnchor="middle">
-        {step.number}
-      </text>
+      {cues
+        .filter((c) => isSeen(axis, c.startMs, c.endMs))
+        .map((c) => (
+          <rect
+            key={c.id}
+            x={axis.toX(c.startMs)}
+            width={Math.max(1, axis.toX(c.endMs) - axis.toX(c.startMs) - 1)}
+            y={LANE.cues[0]}
+            height={LANE.cues[1]}
+            className={styles.cue}
+          >
+            <title>{c.text}</title>
+          </rect>
+        ))}
     </>
   );
 }

@@ -81,7 +81,7 @@ export function NarrateAside({
         findings={computed.findings.filter(
           (f) => SYNC.has(f.code) && (step === null || f.about === step.id || f.about === "take"),
         )}
-        onMend={commit}
+        onFix={commit}
       />
       <Takes />
       <WriteOut />

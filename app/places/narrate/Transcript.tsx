@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import type { Step } from "#core/telling/steps";
 import { type Word, wordIndexAt } from "#core/time/narration";
 import type { Player } from "../../lesson/take/player.ts";
@@ -71,20 +71,12 @@ export function Transcript({
     if (!span) anchor.current = at;
     onSpan({ from: Math.min(anchor.current, to), to: Math.max(anchor.current, to) });
   };
-  /** A word that is to have the focus once its row is there. */
-  const [goingTo, setGoingTo] = useState<number | null>(null);
+  const focusWord = useFocusOnWord(page);
   const goTo = (index: number) => {
     setAt(index);
-    setGoingTo(index);
+    focusWord(index);
     if (isLong) rows.scrollToIndex(rowOf(cues, index));
   };
-  useEffect(() => {
-    if (goingTo === null) return;
-    const word = page.current?.querySelector<HTMLButtonElement>(`[data-word][data-index="${goingTo}"]`);
-    if (!word) return;
-    word.focus();
-    setGoingTo(null);
-  });
   const onKeyDown = (e: KeyboardEvent) => {
     if (e.key === "Escape") return onSpan(null);
     const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: A_LINE, ArrowUp: -A_LINE }[e.key];
@@ -95,9 +87,7 @@ export function Transcript({
     goTo(next);
   };
 
-  // Rows are drawn again only when something of their own is another: what they call stays the same to them.
-  const latest = useRef<PageActions>(null as never);
-  latest.current = {
+  const actions = useSteady({
     onStep,
     onStroke,
     onFocus: setAt,
@@ -107,13 +97,7 @@ export function Transcript({
       onSpan(null);
       onWord(word.id);
     },
-  };
-  const [actions] = useState<PageActions>(() => ({
-    onStep: (id) => latest.current.onStep(id),
-    onStroke: (step, id) => latest.current.onStroke(step, id),
-    onFocus: (index) => latest.current.onFocus(index),
-    onPress: (index, word, withShift) => latest.current.onPress(index, word, withShift),
-  }));
+  });
   const row = (cue: CueOnPage) => {
     const end = cue.from + cue.words.length;
     const own = (index: number) => (index >= cue.from && index < end ? index : -1);
@@ -161,6 +145,32 @@ export function Transcript({
       )}
     </div>
   );
+}
+
+/** Gives a word the focus, once its row is there. */
+function useFocusOnWord(page: RefObject<HTMLDivElement | null>): (index: number) => void {
+  const [goingTo, setGoingTo] = useState<number | null>(null);
+  useEffect(() => {
+    if (goingTo === null) return;
+    const word = page.current?.querySelector<HTMLButtonElement>(`[data-word][data-index="${goingTo}"]`);
+    if (!word) return;
+    word.focus();
+    setGoingTo(null);
+  });
+  return setGoingTo;
+}
+
+/** Rows are drawn again only when something of their own is another: what they call stays the same to them. */
+function useSteady(now: PageActions): PageActions {
+  const latest = useRef(now);
+  latest.current = now;
+  const [steady] = useState<PageActions>(() => ({
+    onStep: (id) => latest.current.onStep(id),
+    onStroke: (step, id) => latest.current.onStroke(step, id),
+    onFocus: (index) => latest.current.onFocus(index),
+    onPress: (index, word, withShift) => latest.current.onPress(index, word, withShift),
+  }));
+  return steady;
 }
 
 /** The words by the cue they were said in. */

@@ -64,3 +64,8 @@ export function useAxis(element: RefObject<SVGSVGElement | null>, durationMs: nu
 function bounded(from: number, shown: number, durationMs: number) {
   return { from: Math.min(Math.max(0, durationMs - shown), Math.max(0, from)), shown };
 }
+
+/** Whether a stretch of time, with what hangs on its ends, is in the window. */
+export function isSeen(axis: Axis, fromMs: number, toMs: number): boolean {
+  return axis.toX(toMs) > -20 && axis.toX(fromMs) < axis.width + 20;
+}

@@ -10,7 +10,7 @@ import {
   takeSheetMoveAway,
   turnedByQuarter,
 } from "#core/document/changes";
-import { findCurrentTake } from "#core/document/lesson";
+import { findCurrentTake, type Take } from "#core/document/lesson";
 import { formatClock } from "#core/ground/base";
 import type { CornersPx } from "#core/ground/geometry";
 import { sheetAt, sheetRests } from "#core/showing/overlay";
@@ -114,25 +114,7 @@ export function SheetPanel({
           </Button>
         </div>
       ) : null}
-      <ul className={styles.moves} aria-label="Movements of the sheet">
-        {moves.map((m, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: movements have no names; their place in the list is theirs
-          <li key={i}>
-            <button type="button" className={styles.time} onClick={() => seek(m.toMs + 300)}>
-              {formatClock(m.fromMs)}–{formatClock(m.toMs)}
-            </button>
-            <span>{m.corners ? "moved" : "taken away"}</span>
-            <Button
-              variant="subtle"
-              size="compact-sm"
-              aria-label={`Take away the movement at ${formatClock(m.fromMs)}`}
-              onClick={() => commit(takeSheetMoveAway(lesson, i))}
-            >
-              take away
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <SheetMoves moves={moves} onSeek={seek} onTakeAway={(i) => commit(takeSheetMoveAway(lesson, i))} />
       {take.corners || moves.length > 0 ? (
         <Button
           variant="default"
@@ -154,4 +136,37 @@ function sayCourse(moves: readonly { readonly corners: CornersPx | null }[]): st
   if (moves.length === 0) return "The sheet was found; it lies still throughout.";
   const away = moves.length - count;
   return `The sheet was found. It is moved ${count === 1 ? "once" : `${count} times`}${away > 0 ? ", and taken away at the end" : ""}.`;
+}
+
+/** When the sheet was moved or taken away, each to be looked at and taken out. */
+function SheetMoves({
+  moves,
+  onSeek,
+  onTakeAway,
+}: {
+  moves: NonNullable<Take["sheetMoves"]>;
+  onSeek: (sourceMs: number) => void;
+  onTakeAway: (index: number) => void;
+}) {
+  return (
+    <ul className={styles.moves} aria-label="Movements of the sheet">
+      {moves.map((m, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: movements have no names; their place in the list is theirs
+        <li key={i}>
+          <button type="button" className={styles.time} onClick={() => onSeek(m.toMs + 300)}>
+            {formatClock(m.fromMs)}–{formatClock(m.toMs)}
+          </button>
+          <span>{m.corners ? "moved" : "taken away"}</span>
+          <Button
+            variant="subtle"
+            size="compact-sm"
+            aria-label={`Take away the movement at ${formatClock(m.fromMs)}`}
+            onClick={() => onTakeAway(i)}
+          >
+            take away
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
 }

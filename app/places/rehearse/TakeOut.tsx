@@ -1,17 +1,16 @@
-import { Button, Progress, Select, Switch } from "@mantine/core";
+import { Button } from "@mantine/core";
 import slugify from "@sindresorhus/slugify";
 import { useMemo, useState } from "react";
 import { findCurrentTake } from "#core/document/lesson";
 import { formatClock } from "#core/ground/base";
-import type { FilmKind, FilmSize, FilmWish } from "#core/output/film";
-import type { OverlayClock } from "#core/showing/overlay";
-import { FRAME_RATES, type FrameRate } from "#core/time/narration";
+import type { FilmKind } from "#core/output/film";
 import type { FilmOrder } from "../../../workers/film.worker.ts";
 import { useLesson } from "../../lesson/lesson-context.ts";
-import { type FilmState, filmMaker } from "../../lesson/output/film-maker.ts";
+import { filmMaker } from "../../lesson/output/film-maker.ts";
 import { useFilm, useFilmOffer } from "../../lesson/output/use-film.ts";
 import { WriteOut } from "../../lesson/output/WriteOut.tsx";
-import { Choice } from "../../ui/Choice.tsx";
+import { type FilmChoice, FilmChoices } from "./FilmChoices.tsx";
+import { FilmProgress } from "./FilmProgress.tsx";
 import styles from "./TakeOut.module.css";
 
 /** What can be taken out, what it is called, and who it is for. */
@@ -23,37 +22,33 @@ const KINDS: readonly { readonly kind: FilmKind; readonly called: string; readon
   { kind: "overlay-svg", called: "Overlay, one animated SVG", why: "For web pages" },
   { kind: "stills", called: "Stills of all steps", why: "PNG and SVG for slides, zipped" },
 ];
-const SIZES: Readonly<Record<FilmSize, string>> = {
-  recording: "size as recorded",
-  "720": "720 lines",
-  "1080": "1080 lines",
-  "2160": "2160 lines",
-  square: "square",
-  upright: "upright",
-};
 
 /** Takes the lesson out as a film, an overlay or stills: what, on which clock, how large; then how far it is. */
 export function TakeOut({ missing }: { missing: boolean }) {
   const { lesson } = useLesson();
-  const [kind, setKind] = useState<FilmKind>("video");
-  const [clock, setClock] = useState<OverlayClock>("lesson");
-  const [size, setSize] = useState<FilmSize>("recording");
-  const [rate, setRate] = useState<FilmWish["rate"]>("recording");
-  const [container, setContainer] = useState<"mp4" | "webm">("mp4");
-  const [ticks, setTicks] = useState(false);
-  const [everyFrame, setEveryFrame] = useState(true);
+  const [chosen, choose] = useState<FilmChoice>({
+    kind: "video",
+    clock: "lesson",
+    size: "recording",
+    rate: "recording",
+    container: "mp4",
+    ticks: false,
+    everyFrame: true,
+  });
+  const { kind } = chosen;
   const film = useFilm();
   const video = missing ? null : (findCurrentTake(lesson)?.video ?? null);
   const recording = video ? `/media/${video.file}` : null;
-  const order = useMemo<FilmOrder>(
-    () => ({
-      wish: { kind, size, rate, clock: kind === "video" || kind === "stills" ? "lesson" : clock },
-      container,
-      ticks,
-      everyFrame,
-    }),
-    [kind, clock, size, rate, container, ticks, everyFrame],
-  );
+  const order = useMemo<FilmOrder>(() => {
+    const { kind, clock, size, rate, container, ticks, everyFrame } = chosen;
+    const wish = {
+      kind,
+      size,
+      rate,
+      clock: kind === "video" || kind === "stills" ? "lesson" : clock,
+    } as const;
+    return { wish, container, ticks, everyFrame };
+  }, [chosen]);
   const offer = useFilmOffer(lesson, order, recording);
   const plan = offer?.plan ?? null;
   const overlay = kind.startsWith("overlay");
@@ -71,7 +66,12 @@ export function TakeOut({ missing }: { missing: boolean }) {
       <div className={styles.kinds} role="radiogroup" aria-label="What">
         {KINDS.map((k) => (
           <label key={k.kind} className={styles.kind} data-chosen={k.kind === kind}>
-            <input type="radio" name="film" checked={k.kind === kind} onChange={() => setKind(k.kind)} />
+            <input
+              type="radio"
+              name="film"
+              checked={k.kind === kind}
+              onChange={() => choose({ ...chosen, kind: k.kind })}
+            />
             <span>
               <strong>{k.called}</strong>
               {k.kind === kind ? <small>{k.why}</small> : null}
@@ -79,74 +79,7 @@ export function TakeOut({ missing }: { missing: boolean }) {
           </label>
         ))}
       </div>
-      <div className={styles.choices}>
-        {overlay && video ? (
-          <Choice
-            label="Clock"
-            size="sm"
-            value={clock}
-            of={[
-              { value: "lesson", label: "As it plays" },
-              { value: "recording", label: "As recorded" },
-            ]}
-            onChoose={setClock}
-          />
-        ) : null}
-        {kind === "video" ? (
-          <Choice
-            label="Form"
-            size="sm"
-            value={container}
-            of={[
-              { value: "mp4", label: "MP4" },
-              { value: "webm", label: "WebM" },
-            ]}
-            onChoose={setContainer}
-          />
-        ) : null}
-        <Select
-          aria-label="Size"
-          size="sm"
-          allowDeselect={false}
-          value={size}
-          data={Object.entries(SIZES).map(([value, label]) => ({
-            value,
-            label: video || value !== "recording" ? label : "usual size",
-          }))}
-          onChange={(v) => v && setSize(v as FilmSize)}
-        />
-        {kind === "stills" ? null : (
-          <Select
-            aria-label="Pictures a second"
-            size="sm"
-            allowDeselect={false}
-            value={rate}
-            data={[
-              { value: "recording", label: video ? "rate as recorded" : "25 a second" },
-              ...Object.keys(FRAME_RATES)
-                .filter((r) => !r.endsWith("df"))
-                .map((value) => ({ value, label: `${value} a second` })),
-            ]}
-            onChange={(v) => v && setRate(v as "recording" | FrameRate)}
-          />
-        )}
-        {kind === "video" && video ? (
-          <Switch
-            className={styles.whole ?? ""}
-            label="Three ticks before going on"
-            checked={ticks}
-            onChange={(e) => setTicks(e.currentTarget.checked)}
-          />
-        ) : null}
-        {kind === "overlay-webm" ? (
-          <Switch
-            className={styles.whole ?? ""}
-            label="Only changed pictures (faster)"
-            checked={!everyFrame}
-            onChange={(e) => setEveryFrame(!e.currentTarget.checked)}
-          />
-        ) : null}
-      </div>
+      <FilmChoices chosen={chosen} choose={choose} video={video !== null} />
       <p className={styles.says} role="status">
         {offer === null
           ? "Looking at what this browser can write…"
@@ -159,7 +92,11 @@ export function TakeOut({ missing }: { missing: boolean }) {
           : ""}
       </p>
       {offer?.nearest ? (
-        <Button variant="default" size="compact-md" onClick={() => offer.nearest && setKind(offer.nearest)}>
+        <Button
+          variant="default"
+          size="compact-md"
+          onClick={() => offer.nearest && choose({ ...chosen, kind: offer.nearest })}
+        >
           Choose {KINDS.find((k) => k.kind === offer.nearest)?.called}
         </Button>
       ) : null}
@@ -171,57 +108,6 @@ export function TakeOut({ missing }: { missing: boolean }) {
       <WriteOut />
     </section>
   );
-}
-
-/** How far the film is, how it can be stopped, and what came of it. */
-function FilmProgress({ film }: { film: FilmState }) {
-  const { lesson, lessonId } = useLesson();
-  const take = findCurrentTake(lesson);
-  switch (film.kind) {
-    case "none":
-      return null;
-    case "making":
-      return (
-        <div className={styles.making}>
-          <span>
-            {film.called}: {Math.floor(film.share * 100)} %
-            {film.leftS === null ? "" : `, ${formatClock(film.leftS * 1000)} left`}
-          </span>
-          <Progress value={film.share * 100} aria-label="How much is made" />
-          <Button variant="default" size="compact-md" onClick={filmMaker.cancel}>
-            Stop and throw it away
-          </Button>
-        </div>
-      );
-    case "done":
-      return (
-        <div className={styles.making} role="status" data-film="done">
-          <span>
-            {film.called} is written. {film.says}
-          </span>
-          {film.address ? (
-            <a href={film.address} download={film.called}>
-              Save it once more
-            </a>
-          ) : null}
-          {film.what === "video" ? (
-            <span>
-              Beside it:{" "}
-              {take && !take.narration ? null : (
-                <>
-                  <a href={`/lessons/${lessonId}/times/vtt`}>captions</a>,{" "}
-                </>
-              )}
-              <a href={`/lessons/${lessonId}/times/chapter-list`}>chapters</a>.
-            </span>
-          ) : null}
-        </div>
-      );
-    case "cancelled":
-      return <p role="status">{film.called} was stopped; nothing of it is left.</p>;
-    case "failed":
-      return <p role="alert">{film.says}</p>;
-  }
 }
 
 interface PickSave {

@@ -1,11 +1,10 @@
-import { Button, Menu, SegmentedControl, TextInput } from "@mantine/core";
 import { useEffect, useState } from "react";
-import { Form, Link, useNavigation, useRevalidator, useSearchParams, useSubmit } from "react-router";
-import { BringIn } from "./BringIn.tsx";
+import { Link, useRevalidator, useSearchParams } from "react-router";
 import { Courses } from "./Courses.tsx";
 import { FindLessons } from "./FindLessons.tsx";
 import styles from "./Shelf.module.css";
 import { LessonAction, ShelfCard, type ShelfLesson } from "./ShelfCard.tsx";
+import { ShelfHead } from "./ShelfHead.tsx";
 
 /** While sheets are being drawn anew, the shelf is asked again so often. */
 const ASK_AGAIN_MS = 700;
@@ -41,8 +40,6 @@ export function Shelf({
   demos: readonly { name: string; title: string }[];
   problems: readonly string[];
 }) {
-  const busy = useNavigation().state !== "idle";
-  const submit = useSubmit();
   const [params] = useSearchParams();
   const [refused, setRefused] = useState<readonly string[]>([]);
   const { revalidate, state } = useRevalidator();
@@ -61,51 +58,7 @@ export function Shelf({
   );
   return (
     <div className={styles.page}>
-      <header className={styles.head}>
-        <h1>
-          <img src="/mark.svg" alt="" width={40} height={40} /> Regulanda
-        </h1>
-        <div className={styles.ways}>
-          <Form method="post" className={styles.new}>
-            <input type="hidden" name="intent" value="new" />
-            <TextInput
-              name="title"
-              aria-label="Title of a new lesson"
-              placeholder="A new lesson…"
-              required
-              maxLength={120}
-              className={styles.newTitle ?? ""}
-            />
-            <SegmentedControl
-              name="unit"
-              aria-label="Measures"
-              data={[
-                { value: "in", label: "inches" },
-                { value: "mm", label: "mm" },
-              ]}
-            />
-            <Button type="submit" loading={busy}>
-              Start
-            </Button>
-          </Form>
-          <Menu position="bottom-end">
-            <Menu.Target>
-              <Button variant="default">From a demo</Button>
-            </Menu.Target>
-            <Menu.Dropdown>
-              {demos.map(({ name, title }) => (
-                <Menu.Item
-                  key={name}
-                  onClick={() => void submit({ intent: "from-demo", name }, { method: "post" })}
-                >
-                  {title}
-                </Menu.Item>
-              ))}
-            </Menu.Dropdown>
-          </Menu>
-          <BringIn onProblems={setRefused} />
-        </div>
-      </header>
+      <ShelfHead demos={demos} onRefused={setRefused} />
       {said.length > 0 ? (
         <div role="alert" className={styles.problems}>
           {said.map((p) => (
@@ -138,20 +91,24 @@ export function Shelf({
           </Link>
         ) : null}
         {all > 0 && courses.length === 0 ? shelfOfCourses : null}
-        {putAway.length > 0 ? (
-          <section className={styles.putAway}>
-            <h2>Put away</h2>
-            <ul>
-              {putAway.map((lesson) => (
-                <li key={lesson.id}>
-                  {lesson.title}{" "}
-                  <LessonAction id={lesson.id} title={lesson.title} intent="bring-back" label="Bring back" />
-                </li>
-              ))}
-            </ul>
-          </section>
-        ) : null}
+        {putAway.length > 0 ? <PutAway lessons={putAway} /> : null}
       </main>
     </div>
+  );
+}
+
+/** Lessons that were put away, each with the way back. */
+function PutAway({ lessons }: { lessons: readonly { id: string; title: string }[] }) {
+  return (
+    <section className={styles.putAway}>
+      <h2>Put away</h2>
+      <ul>
+        {lessons.map(({ id, title }) => (
+          <li key={id}>
+            {title} <LessonAction id={id} title={title} intent="bring-back" label="Bring back" />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

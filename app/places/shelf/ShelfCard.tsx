@@ -53,7 +53,7 @@ export function ShelfCard({ lesson }: { lesson: ShelfLesson }) {
         </p>
         <p className={styles.next}>
           {digest && current ? digest.why : null}
-          {digest && current && digest.toMend > 0 ? ` ${digest.toMend} things to mend.` : null}
+          {digest && current && digest.toMend > 0 ? ` ${digest.toMend} things to fix.` : null}
           {digest && !current ? "Changed since; its sheet is being drawn anew …" : null}
         </p>
         <div className={styles.links}>
