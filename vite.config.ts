@@ -27,6 +27,7 @@ export default defineConfig(({ command }) => ({
           noExternal: true,
           external: [
             "better-sqlite3",
+            "better-sqlite3-13",
             "react",
             "react-dom",
             "react-router",
@@ -45,6 +46,6 @@ export default defineConfig(({ command }) => ({
       : {},
   optimizeDeps: {
     entries: ["app/root.tsx", "app/routes.ts", "app/routes/*.tsx", "app/places/**/*.tsx"],
-    exclude: ["better-sqlite3", "drizzle-orm"],
+    exclude: ["better-sqlite3", "better-sqlite3-13", "drizzle-orm"],
   },
 }));

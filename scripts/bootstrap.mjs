@@ -29,8 +29,10 @@ export async function makeReady({ build = false, browser = false, meanwhile = as
 /** `engines` says it too, but npm only warns. */
 function checkNode() {
   const [major, minor] = process.versions.node.split(".").map(Number);
-  if ((major === 20 && minor >= 19) || (major === 22 && minor >= 12)) return;
-  fail(`Node 20.19 or later of 20, or 22.12 or later of 22, is needed; this is ${process.versions.node}.`);
+  if ((major === 20 && minor >= 19) || (major === 22 && minor >= 12) || major >= 24) return;
+  fail(
+    `Node 20.19 or later of 20, 22.12 or later of 22, or 24 or later is needed; this is ${process.versions.node}.`,
+  );
 }
 
 async function installPackages() {
@@ -41,8 +43,12 @@ async function installPackages() {
   writeStamp("packages", locked);
 }
 
-/** The only package that has something to compile; its stamp goes with the packages' folder when they are installed anew. */
+/**
+ * The only package that has something to compile, and only for Node 20: from 22 on a version is used that comes compiled. Its
+ * stamp goes with the packages' folder when they are installed anew.
+ */
 async function compileDriver() {
+  if (Number.parseInt(process.versions.node, 10) >= 22) return;
   const wanted = `${process.versions.modules} ${readStamp("packages")}`;
   if (readStamp("driver") === wanted) return;
   const nodeHome = resolve(process.execPath, "../..");

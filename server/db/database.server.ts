@@ -1,13 +1,13 @@
 import { existsSync, mkdirSync, readdirSync, statSync } from "node:fs";
 import { join, resolve } from "node:path";
-import Database from "better-sqlite3";
 import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { readMigrationFiles } from "drizzle-orm/migrator";
+import { type Connection, Database } from "./driver.server.ts";
 import * as schema from "./schema.ts";
 import { StoreTrouble, trouble, troubleOf } from "./store-trouble.ts";
 
-export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database };
+export type Db = BetterSQLite3Database<typeof schema> & { $client: Connection };
 /** A transaction in progress; what reads can be given either. */
 export type Tx = Parameters<Parameters<Db["transaction"]>[0]>[0];
 export type Reads = Pick<Db, "select">;
@@ -69,7 +69,7 @@ function refuseIfLost(folder: string): void {
 }
 
 /** A later program's tables may hold what this one would lose; tables of an earlier one are changed only when they are sound. */
-function lookOver(sqlite: Database.Database): void {
+function lookOver(sqlite: Connection): void {
   if (!existsSync(join(MIGRATIONS, "meta", "_journal.json")))
     throw new StoreTrouble(
       "program",

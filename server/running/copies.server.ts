@@ -3,8 +3,8 @@ import { createReadStream, existsSync } from "node:fs";
 import { copyFile, mkdir, open, readdir, rename, rm, stat } from "node:fs/promises";
 import { join } from "node:path";
 import { pipeline } from "node:stream/promises";
-import Database from "better-sqlite3";
 import { COPIES_FOLDER, DATABASE_FILE } from "../db/database.server.ts";
+import { type Connection, Database } from "../db/driver.server.ts";
 import { StoreTrouble, troubleOf } from "../db/store-trouble.ts";
 
 /** So many days' copies of the database are kept. */
@@ -46,7 +46,7 @@ async function copyDatabase(from: string, to: string): Promise<void> {
 
 /** What is wrong with a database file, in SQLite's words; null when it is sound. */
 export function whatIsWrong(path: string): string | null {
-  let database: Database.Database | undefined;
+  let database: Connection | undefined;
   try {
     database = new Database(path, { fileMustExist: true });
     const [first] = database.pragma("quick_check(1)") as { quick_check: string }[];

@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import Database from "better-sqlite3";
+import { Database } from "../db/driver.server.ts";
 import { troubleOf } from "../db/store-trouble.ts";
 
 const LOCK = "in-use.sqlite";

@@ -1,6 +1,6 @@
 import { closeSync, openSync, writeSync } from "node:fs";
 import { join } from "node:path";
-import Database from "better-sqlite3";
+import { Database } from "../../server/db/driver.server.ts";
 
 /**
  * Makes a database that a server has open refuse writes as read-only, for good until it is opened anew: its header says that

@@ -1,7 +1,7 @@
 import { readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import Database from "better-sqlite3";
 import { seeded } from "#core/ground/base";
+import { Database } from "../../server/db/driver.server.ts";
 import { smallMp4 } from "../unit/small-recordings.ts";
 import { ask, bringIn, DEMO, saveOf, titleTo } from "./client.ts";
 import { figure, part } from "./report.ts";

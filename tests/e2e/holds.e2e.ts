@@ -3,7 +3,7 @@ import { createServer } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
-import Database from "better-sqlite3";
+import { Database } from "../../server/db/driver.server.ts";
 import { holdLocked, makeReadOnly, makeWritable } from "../attack/break-store.ts";
 import { bringIn as bringInFile, DEMO as textOf } from "../attack/client.ts";
 import { freePort, newFolder, type Running, startServer } from "../attack/server-process.ts";

@@ -200,10 +200,14 @@ test("a loading cut off by going elsewhere is no error of the page; any other fa
   const errors: string[] = [];
   other.on("pageerror", (e) => errors.push(e.message));
   await other.goto("/");
-  const unheard = async (kind: "cut off" | "real") => {
+  const unheard = async (kind: "cut off" | "line broke" | "real") => {
     await other.evaluate(async (which) => {
       void Promise.reject(
-        which === "real" ? new Error("a real one") : new DOMException("signal is aborted", "AbortError"),
+        {
+          real: new Error("a real one"),
+          "cut off": new DOMException("signal is aborted", "AbortError"),
+          "line broke": new TypeError("network error"),
+        }[which],
       );
       await new Promise((done) => setTimeout(done, 60));
     }, kind);
@@ -213,6 +217,7 @@ test("a loading cut off by going elsewhere is no error of the page; any other fa
   await expect.poll(() => unheard("cut off")).toEqual([]);
   expect(await unheard("real")).toEqual(["a real one"]);
   expect(await unheard("cut off")).toEqual([]);
+  expect(await unheard("line broke")).toEqual([]);
 });
 
 test("whoever breaks off a request at any moment leaves the server standing", async ({ page, baseURL }) => {

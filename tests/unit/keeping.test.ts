@@ -13,11 +13,11 @@ import {
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Readable } from "node:stream";
-import Database from "better-sqlite3";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { setVideo } from "#core/document/changes";
 import { blankLesson } from "#core/document/lesson";
 import { type Db, openDatabase } from "../../server/db/database.server.ts";
+import { Database } from "../../server/db/driver.server.ts";
 import { StoreTrouble, troubleOf } from "../../server/db/store-trouble.ts";
 import { storeFile, sweepIncoming } from "../../server/files/store.server.ts";
 import { createLesson, findLesson, saveChanges } from "../../server/lessons.server.ts";
