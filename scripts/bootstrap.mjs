@@ -11,7 +11,7 @@ const home = resolve(dirname(fileURLToPath(import.meta.url)), "..");
 const stamps = join(home, "node_modules", ".stamps");
 
 /**
- * Installs and builds what is missing or out of date; a failure ends the program and says what failed.
+ * Installs and builds what is missing or out of date. Rejects with what failed.
  *
  * @param wants `build`: the built app; `browser`: what the browser tests need; `meanwhile`: work of the caller's that
  *   needs the packages but not the database driver, done while that is compiled.
@@ -19,11 +19,13 @@ const stamps = join(home, "node_modules", ".stamps");
 export async function makeReady({ build = false, browser = false, meanwhile = async () => {} } = {}) {
   checkNode();
   const tools = browser ? installTools() : undefined;
-  await installPackages();
-  const driver = compileDriver();
-  if (build) await buildApp();
-  await meanwhile();
-  await Promise.all([driver, tools]);
+  const packages = installPackages();
+  const driver = packages.then(compileDriver);
+  const rest = packages.then(async () => {
+    if (build) await buildApp();
+    await meanwhile();
+  });
+  await Promise.all([tools, driver, rest]);
 }
 
 /** `engines` says it too, but npm only warns. */
@@ -53,18 +55,16 @@ async function compileDriver() {
   if (readStamp("driver") === wanted) return;
   const nodeHome = resolve(process.execPath, "../..");
   const headers = existsSync(join(nodeHome, "include", "node")) && !process.env.npm_config_nodedir;
-  await run(
-    "npm",
-    ["rebuild", "better-sqlite3"],
-    {
+  await run("npm", ["rebuild", "better-sqlite3"], {
+    env: {
       // -O1 compiles in a third of the time and runs as fast.
       CFLAGS: "-O1",
       CXXFLAGS: "-O1",
       JOBS: "max",
       ...(headers ? { npm_config_nodedir: nodeHome } : {}),
     },
-    true,
-  );
+    quiet: true,
+  });
   writeStamp("driver", wanted);
 }
 
@@ -80,7 +80,7 @@ async function buildApp() {
   ]);
   if (readStamp("build") === built && existsSync(join(home, "build", "server", "index.js"))) return;
   say("Building the app …");
-  await run("npm", ["run", "-s", "build"], { NODE_ENV: "production" }, true);
+  await run("npm", ["run", "-s", "build"], { env: { NODE_ENV: "production" }, quiet: true });
   writeStamp("build", built);
 }
 
@@ -103,35 +103,43 @@ async function installTools() {
   }
   say(`Installing ${missing.map(({ name, why }) => `${name} for ${why}`).join(", ")} …`);
   const lock = ["-o", "DPkg::Lock::Timeout=500"];
-  await run("apt-get", ["update", ...lock], {}, true);
+  await run("apt-get", ["update", ...lock], { quiet: true });
   await run(
     "apt-get",
     ["install", "-y", "--no-install-recommends", ...lock, ...missing.map(({ name }) => name)],
-    { DEBIAN_FRONTEND: "noninteractive" },
-    true,
+    { env: { DEBIAN_FRONTEND: "noninteractive" }, quiet: true },
   );
   for (const { name, file } of missing)
     if (!existsSync(file)) fail(`${name} was installed, but ${file} is still missing.`);
 }
 
-/** Runs a command to its end; when it fails, says what a quiet one printed, and ends the program. */
-export async function run(command, args, env = {}, quiet = false) {
+/**
+ * Runs a command to its end. Rejects when it fails, with what a quiet one printed; a signal interrupts it, as Ctrl+C does.
+ *
+ * @returns what a quiet one printed.
+ */
+export async function run(command, args, { env = {}, quiet = false, signal } = {}) {
   const child = spawn(command, args, {
     cwd: home,
     env: { ...process.env, ...env },
     stdio: ["ignore", quiet ? "pipe" : "inherit", quiet ? "pipe" : "inherit"],
   });
-  const printed = [];
-  child.stdout?.on("data", (piece) => printed.push(piece));
-  child.stderr?.on("data", (piece) => printed.push(piece));
+  const interrupt = () => child.kill("SIGINT");
+  signal?.addEventListener("abort", interrupt);
+  const pieces = [];
+  child.stdout?.on("data", (piece) => pieces.push(piece));
+  child.stderr?.on("data", (piece) => pieces.push(piece));
   const status = await new Promise((ended) => {
     child.on("error", (error) => {
-      printed.push(Buffer.from(error.message));
+      pieces.push(Buffer.from(error.message));
       ended(1);
     });
     child.on("close", ended);
   });
-  if (status !== 0) fail(`${Buffer.concat(printed)}\n"${command} ${args.join(" ")}" failed.`);
+  signal?.removeEventListener("abort", interrupt);
+  const printed = Buffer.concat(pieces).toString();
+  if (status !== 0) throw new Error(`${printed}\n"${command} ${args.join(" ")}" failed.`);
+  return printed;
 }
 
 function filesIn(folder) {
@@ -164,11 +172,16 @@ function say(text) {
 }
 
 function fail(text) {
-  console.error(text);
+  throw new Error(text);
+}
+
+/** Ends the program with what went wrong, in its own words. */
+export function giveUp(error) {
+  console.error(error.message);
   process.exit(1);
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const wants = new Set(process.argv.slice(2));
-  await makeReady({ build: wants.has("--build"), browser: wants.has("--browser") });
+  await makeReady({ build: wants.has("--build"), browser: wants.has("--browser") }).catch(giveUp);
 }
