@@ -115,6 +115,22 @@ test("outside core, imports run from app to server to core, and only routes and 
   expect(wrong).toEqual([]);
 });
 
+/** What places share, in the order in which it may be built upon: what plays a take knows nothing of how it is saved. */
+const OF_LESSON = ["take", "saving", "desk", "class", "output", "frame"];
+
+test("what places share of a lesson is built in one order, and knows no place", () => {
+  const seen = all("app/lesson");
+  expect(seen.length).toBeGreaterThan(50);
+  const orderOf = (path: string) => OF_LESSON.indexOf(path.split("/")[2] ?? "");
+  const wrong = seen.filter(({ from, to }) => {
+    if (to.startsWith("app/places/")) return true;
+    // What lies beside the rooms, such as the lesson at hand, is open to all of them.
+    const isRoom = to.startsWith("app/lesson/") && to.split("/").length > 3;
+    return isRoom && orderOf(from) >= 0 && (orderOf(to) < 0 || orderOf(to) > orderOf(from));
+  });
+  expect(wrong).toEqual([]);
+});
+
 test("files that touch the database or the disk say so in their name", () => {
   const wrong = filesIn(join(HOME, "server")).filter(
     (f) => importsOf(f).some((s) => /^node:fs|better-sqlite3/.test(s)) && !f.endsWith(".server.ts"),
