@@ -1,4 +1,4 @@
-import { type Remote, wrap } from "comlink";
+import { type ProxyMarked, proxy, type Remote, wrap } from "comlink";
 
 /** A worker could not be loaded, failed outside of any call, or was ended while it was asked. */
 export class WorkerGone extends Error {
@@ -9,12 +9,16 @@ export class WorkerGone extends Error {
 export interface WorkerClient<Api> {
   /**
    * Asks the worker for something. Rejects with what the worker threw, or with WorkerGone: a worker that cannot be loaded, or
-   * is ended, leaves nobody waiting.
+   * is ended, leaves nobody waiting. What the worker tells meanwhile is heard through `until`: never after the answer, which
+   * comes another way and may overtake it.
    */
-  call<R>(ask: (api: Remote<Api>) => R): Promise<Awaited<R>>;
+  call<R>(ask: (api: Remote<Api>, until: UntilAnswered) => R): Promise<Awaited<R>>;
   /** Ends the worker; whoever still waits is told so. */
   end(): void;
 }
+
+/** Makes something that a worker can call as long as it has not answered. */
+type UntilAnswered = <T>(hear: (told: T) => void) => ((told: T) => void) & ProxyMarked;
 
 /** Starts a worker whose module exposes an Api through comlink. */
 export function startWorker<Api>(make: () => Worker): WorkerClient<Api> {
@@ -31,7 +35,16 @@ export function startWorker<Api>(make: () => Worker): WorkerClient<Api> {
     tellGone(new WorkerGone(event.message ?? "it could not be loaded"));
   });
   return {
-    call: (ask) => Promise.race([ask(api), gone]),
+    call: (ask) => {
+      let answered = false;
+      const until: UntilAnswered = (hear) =>
+        proxy((told) => {
+          if (!answered) hear(told);
+        });
+      return Promise.race([ask(api, until), gone]).finally(() => {
+        answered = true;
+      });
+    },
     end: () => {
       worker.terminate();
       tellGone(new WorkerGone("it was ended"));

@@ -1,4 +1,4 @@
-import { expose, proxy } from "comlink";
+import { expose } from "comlink";
 import fc from "fast-check";
 import { afterEach, describe, expect, test } from "vitest";
 import { latestOnly, startWorker, WorkerGone } from "../../app/workers/worker-client.ts";
@@ -17,14 +17,23 @@ function workerWith(api: object): Worker {
   return Object.assign(port1, { terminate: () => port1.close(), onerror: null }) as unknown as Worker;
 }
 
+let later: Promise<boolean> = Promise.resolve(false);
+
 const api = {
   twice: (n: number) => 2 * n,
   fail: () => {
     throw new RangeError("too far");
   },
   never: () => new Promise<number>(() => {}),
-  count: async (to: number, onProgress: (n: number) => void) => {
-    for (let n = 1; n <= to; n++) onProgress(n);
+  tellLate: async (onProgress: (n: number) => Promise<void> | void) => {
+    later = new Promise((told) => {
+      setTimeout(() => void Promise.resolve(onProgress(0.93)).then(() => told(true)), 0);
+    });
+    return "answered";
+  },
+  toldLate: () => later,
+  count: async (to: number, onProgress: (n: number) => Promise<void> | void) => {
+    for (let n = 1; n <= to; n++) await onProgress(n);
     return "counted";
   },
 };
@@ -35,17 +44,29 @@ describe("a worker of the page", () => {
     expect(await worker.call((a) => a.twice(21))).toBe(42);
     const seen: number[] = [];
     expect(
-      await worker.call((a) =>
+      await worker.call((a, until) =>
         a.count(
           3,
-          proxy((n: number) => void seen.push(n)),
+          until((n: number) => void seen.push(n)),
         ),
       ),
     ).toBe("counted");
-    await expect.poll(() => seen).toEqual([1, 2, 3]);
+    expect(seen).toEqual([1, 2, 3]);
     await expect(worker.call((a) => a.fail())).rejects.toThrow("too far");
     // One failed call ends nothing.
     expect(await worker.call((a) => a.twice(1))).toBe(2);
+    worker.end();
+  });
+
+  test("is not heard any more once it has answered, whatever it still tells", async () => {
+    const worker = startWorker<typeof api>(() => workerWith(api));
+    const seen: number[] = [];
+    expect(await worker.call((a, until) => a.tellLate(until((n: number) => void seen.push(n))))).toBe(
+      "answered",
+    );
+    // It can be asked again, and by then has told what it was late with.
+    expect(await worker.call((a) => a.toldLate())).toBe(true);
+    expect(seen).toEqual([]);
     worker.end();
   });
 

@@ -1,4 +1,3 @@
-import { proxy } from "comlink";
 import type { FilmKind } from "#core/output/film";
 import type { FilmApi, FilmJob, MadeFilm } from "../../../workers/film.worker.ts";
 import { startFilm } from "../../workers/page-workers.ts";
@@ -59,11 +58,11 @@ class FilmMaker {
     this.#begun = performance.now();
     this.#tell({ kind: "making", called, share: 0, leftS: null });
     window.addEventListener("beforeunload", askFirst);
-    const onProgress = proxy((share: number) => this.#progress(called, share));
+    const onProgress = (share: number) => this.#progress(called, share);
     void keepFilm(name)
       .then(sweepFilms)
       .catch(() => undefined)
-      .then(() => worker.call((api) => api.make({ name, ...rest }, onProgress)))
+      .then(() => worker.call((api, until) => api.make({ name, ...rest }, until(onProgress))))
       .then((made) => this.#take(made, called, what))
       .catch((why: unknown) => {
         const says = `It could not be made: ${why instanceof Error ? why.message : why}. Nothing of it was kept.`;

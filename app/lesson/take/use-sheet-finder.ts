@@ -1,4 +1,3 @@
-import { proxy } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Lesson, Take } from "#core/document/lesson";
 import type { CornersPx } from "#core/ground/geometry";
@@ -90,10 +89,9 @@ export function useSheetFinder(
       if (!video) return;
       setLooking({ kind: "following", share: 0 });
       const recording = { ...recordingOf(video), durationMs: video.durationMs };
-      const onProgress = (share: number) =>
-        setLooking((now) => (now.kind === "following" ? { kind: "following", share } : now));
+      const onProgress = (share: number) => setLooking({ kind: "following", share });
       look(
-        (own) => own.call((api) => api.follow(recording, { widthMm, heightMm }, proxy(onProgress))),
+        (own) => own.call((api, until) => api.follow(recording, { widthMm, heightMm }, until(onProgress))),
         (followed) => {
           if (followed.kind === "not-found") return trouble(followed.says);
           setLooking(followed.kind === "followed" ? { kind: "followed", followed } : { kind: "idle" });

@@ -1,4 +1,3 @@
-import { proxy } from "comlink";
 import type { Finding, Parsed } from "#core/ground/base";
 import type { Captions } from "#core/time/narration";
 import { startCaptions } from "../../workers/page-workers.ts";
@@ -23,7 +22,7 @@ export async function readCaptionFile(
   const worker = startCaptions();
   try {
     // The file may be gone since it was chosen, or the page could not fetch what reads it.
-    const read = await worker.call((api) => api.read(file, proxy(onProgress))).catch(() => null);
+    const read = await worker.call((api, until) => api.read(file, until(onProgress))).catch(() => null);
     return read ?? refuse(`"${file.name}" could not be read. Nothing was changed; choose it again.`);
   } finally {
     worker.end();

@@ -1,4 +1,4 @@
-import { proxy, transfer } from "comlink";
+import { transfer } from "comlink";
 import { useEffect, useState } from "react";
 import { startPeaks } from "../../workers/page-workers.ts";
 
@@ -33,8 +33,8 @@ export function useWaveform(file: string | null): Waveform {
       const samples = sound.getChannelData(0).slice();
       worker = startPeaks();
       const onProgress = (share: number) => setState({ peaks: null, progress: 0.6 + 0.4 * share });
-      const peaks = await worker.call((api) =>
-        api.peaksOf(transfer(samples, [samples.buffer]), PEAKS, proxy(onProgress)),
+      const peaks = await worker.call((api, until) =>
+        api.peaksOf(transfer(samples, [samples.buffer]), PEAKS, until(onProgress)),
       );
       setState({ peaks, progress: null });
     })().catch(() => {

@@ -1,4 +1,3 @@
-import { proxy } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ClassRun, StepWork } from "#core/class/pacing";
 import type { ClassPace } from "#core/ground/plan";
@@ -51,10 +50,10 @@ export function useClassRuns(works: readonly StepWork[], pace: ClassPace): Class
     setProgress(0);
     const isLatest = () => worker.current === own;
     own
-      .call((api) =>
+      .call((api, until) =>
         api.run(
           { works, pace, runs: RUNS, seed: SEED },
-          proxy((share: number) => isLatest() && setProgress(share)),
+          until((share: number) => isLatest() && setProgress(share)),
         ),
       )
       .then(({ present, least }) => {
