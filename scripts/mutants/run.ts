@@ -92,7 +92,7 @@ function settings(mutants: readonly Mutant[], outcome: string, checkTypes: boole
     checkers: checkTypes ? ["typescript"] : [],
     coverageAnalysis: "perTest",
     concurrency: Number(values["at-once"]),
-    ignorePatterns: ["/build", "/reports", "/docs/screenshots", "/data"],
+    ignorePatterns: ["/build", "/test-results", "/reports", "/docs/screenshots", "/data"],
     tempDirName: "reports/mutants/copy",
     reporters: ["progress-append-only", "json"],
     jsonReporter: { fileName: outcome },
