@@ -27,7 +27,7 @@ function linesOf(element: Element, depth: number): string[] {
   const tag = element.tagName.toLowerCase();
   if (tag === "style" || tag === "script") return [];
   // What draws a chart is loaded when it is needed, and is a package's work: its name says what it shows.
-  if ([...element.classList].some((c) => /^_chart_/.test(c)))
+  if (tag === "div" && element.getAttribute("role") === "img")
     return [`${indent(depth)}chart${attributesOf(element)}`];
   if (tag === "svg") return [`${indent(depth)}${pictureLine(element)}`];
   // How a time is written differs from one version of Node to another.
