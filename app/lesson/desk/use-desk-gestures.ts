@@ -3,7 +3,7 @@ import { type RefObject, useEffect, useRef } from "react";
 import type { PaperPoint } from "#core/ground/geometry";
 import type { DeskView } from "./desk-view.ts";
 
-export interface DeskPointer {
+interface DeskPointer {
   readonly at: PaperPoint;
   readonly shiftKey: boolean;
   /** Paper mm that one CSS pixel shows. */

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ClassRun, StepWork } from "#core/class/pacing";
 import type { ClassPace } from "#core/ground/plan";
 import { startPacing } from "../../workers/page-workers.ts";
@@ -22,11 +22,11 @@ export interface ClassRuns {
   again(): void;
 }
 
-const NONE = { present: null, least: null, works: [] as readonly StepWork[], said: "" };
+const NONE = { present: null, least: null, works: [] as readonly StepWork[], asked: "" };
 
 /** Runs classes through the lesson beside the page; of several askings the latest goes. */
 export function useClassRuns(works: readonly StepWork[], pace: ClassPace): ClassRuns {
-  const [answer, setAnswer] = useState<Pick<ClassRuns, "present" | "least" | "works"> & { said: string }>(
+  const [answer, setAnswer] = useState<Pick<ClassRuns, "present" | "least" | "works"> & { asked: string }>(
     NONE,
   );
   const [progress, setProgress] = useState<number | null>(null);
@@ -38,8 +38,9 @@ export function useClassRuns(works: readonly StepWork[], pace: ClassPace): Class
     worker.current = null;
     setProgress(null);
   }, []);
-  const said = JSON.stringify(pace);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again on a press, and when what the pace says is another
+  // A save that comes home makes the lesson anew: only what differs is run again, or a press would meet a button at rest.
+  const asked = useMemo(() => JSON.stringify([works, pace]), [works, pace]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again on a press, and when what is asked is another
   useEffect(() => {
     if (works.length === 0) return;
     // What runs is of an older lesson: it is ended, not waited for.
@@ -58,7 +59,7 @@ export function useClassRuns(works: readonly StepWork[], pace: ClassPace): Class
       )
       .then(({ present, least }) => {
         if (!isLatest()) return;
-        setAnswer({ present, least, works, said });
+        setAnswer({ present, least, works, asked });
         stop();
       })
       .catch(() => {
@@ -67,11 +68,11 @@ export function useClassRuns(works: readonly StepWork[], pace: ClassPace): Class
         setCancelled(true);
       });
     return stop;
-  }, [works, said, times, stop]);
-  const { said: of, ...shown } = answer;
+  }, [asked, times, stop]);
+  const { asked: of, ...shown } = answer;
   return {
     ...shown,
-    current: answer.works === works && of === said,
+    current: of === asked,
     progress,
     cancelled,
     cancel: () => {
