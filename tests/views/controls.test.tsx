@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fireEvent } from "@testing-library/dom";
-import { afterAll, afterEach, beforeAll, expect, test } from "vitest";
+import { afterAll, afterEach, beforeEach, expect, test } from "vitest";
 
 // Every control of every place is worked once: what it sends to be saved is in a file, and taking it back gives the document
 // of before.
@@ -20,14 +20,25 @@ const { lesson, put, views } = await import("../unit/put-down.ts");
 
 // The least that brings nearly every kind of control: a thing, and a take with its steps tied to the words.
 let id = "";
-beforeAll(() => {
+beforeEach(() => {
   const crate = put(lesson(views.one, []), "box", [30, 100], [80, 150]);
   id = createLesson({ ...withTake(3, crate), title: "A crate on the quay" }, openDatabase(folder));
 });
 afterEach(closePage);
 
-// The other places play, put things down, or are laid out anew by the server at each press: tried in the browser.
-const PLACES = ["plan", "paper"];
+const press = (page: Element, selector: string) => {
+  const button = page.querySelector<HTMLElement>(selector);
+  if (button && button.getAttribute("aria-pressed") !== "true") fireEvent.click(button);
+};
+/** Each place, and what is chosen in it before a control is worked. */
+const PLACES: readonly { readonly name: string; readonly path: string; readonly chosen?: string }[] = [
+  { name: "plan", path: "plan" },
+  { name: "paper", path: "paper" },
+  { name: "build", path: "build" },
+  { name: "build-thing", path: "build", chosen: "[class*=_thing_]" },
+  { name: "build-step", path: "build?step=box-1%2Ffront" },
+  { name: "narrate", path: "narrate" },
+];
 
 const CONTROLS = "button, input:not([type=file]):not([type=hidden]), textarea, [role=slider]";
 
@@ -93,12 +104,18 @@ async function work(control: HTMLElement): Promise<void> {
 }
 
 test.each(PLACES)(
-  "every control of %s does what it did, and is taken back: if this is meant, npm run renew-goldens, and read the difference",
-  async (place) => {
-    const path = `/lessons/${id}/${place}`;
+  "every control of $name does what it did, and is taken back: if this is meant, npm run renew-goldens, and read the difference",
+  async ({ name: place, path: at, chosen }) => {
+    const path = `/lessons/${id}/${at}`;
     const documentNow = () => JSON.stringify(findLesson(id)?.lesson);
     let page = openPage(path);
     await settled(page);
+    const choose = async () => {
+      if (!chosen) return;
+      press(page, chosen);
+      await settled(page);
+    };
+    await choose();
     const out: string[] = [];
     for (const name of [...controlsOf(page.querySelector("main") ?? page).keys()]) {
       const control = controlsOf(page.querySelector("main") ?? page).get(name);
@@ -119,6 +136,7 @@ test.each(PLACES)(
       fireEvent.keyDown(document.activeElement ?? document.body, { key: "Escape" });
       if (!page.querySelector("main")) page = openPage(path);
       await settled(page);
+      await choose();
     }
     expect(out.length).toBeGreaterThan(4);
     await expect(`${out.join("\n")}\n`).toMatchFileSnapshot(`controls/${place}.txt`);
