@@ -7,7 +7,7 @@ export {
   ownExtentOf,
 } from "./block-placed.ts";
 export { boundsAt } from "./bounds.ts";
-
+export type { Fault } from "./fault.ts";
 export { hostsOf } from "./hosts-of.ts";
 export { tileOfWord } from "./lettering/tile-size.ts";
 export { idSchema, otherObject } from "./object-base.ts";
@@ -18,7 +18,6 @@ export type { Need, PhraseBook, Phrases, Saying, SlipKind } from "./phrases.ts";
 export { ERASE, when } from "./phrases.ts";
 export { type DepthOrGuides, type DepthSetBy, type Extent, guidesOf } from "./placement.ts";
 export { type FaceCell, needsHost, type PutBy, type PutSpot, type SampleSpot } from "./put-down.ts";
-export type { Fault } from "./recipe.ts";
 export {
   numberOfObject,
   ObjectSchema,

@@ -17,8 +17,8 @@ import {
   seenAt,
   type Vec3,
 } from "../view/index.ts";
+import type { Fault } from "./fault.ts";
 import { faceOfObject, otherObject } from "./object-base.ts";
-import type { Fault } from "./recipe.ts";
 import type { SolveContext } from "./solve-context.ts";
 
 /** How far a thing reaches along an axis: mm on paper where the axis runs with the paper, else the part of the way to its VP. */

@@ -1,17 +1,12 @@
 import type * as v from "valibot";
 import type { Built, Page } from "../page/index.ts";
 import type { Axis, Frame, View } from "../view/index.ts";
+import type { Fault } from "./fault.ts";
 import type { OptionPlan } from "./option.ts";
 import type { OwnHandle } from "./own-handle.ts";
 import type { PhraseBook } from "./phrases.ts";
 import type { PutDown } from "./put-down.ts";
 import type { SolveContext } from "./solve-context.ts";
-
-/** What is impossible in an object, with the field it concerns. */
-export interface Fault {
-  readonly field: string;
-  readonly message: string;
-}
 
 /** How a construction is built and drawn. `draw` reads like the teacher's instruction: its moves are what a hand can do. */
 export interface Drawing<S> {

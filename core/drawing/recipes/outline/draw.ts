@@ -1,7 +1,8 @@
 import { prism } from "../../solids/index.ts";
+import type { Fault } from "../fault.ts";
 import { impossibleExtents, layBlock, neverClosed } from "../placement.ts";
 import { drawSwept, PROFILE_PLANE, straightProfile } from "../profile.ts";
-import type { Drawing, Fault } from "../recipe.ts";
+import type { Drawing } from "../recipe.ts";
 import type { OutlineSlice } from "./shape.ts";
 
 export const drawing: Drawing<OutlineSlice> = {
