@@ -22,6 +22,8 @@ const { values } = parseArgs({
     seed: { type: "string", default: "8" },
     count: { type: "string", default: "60" },
     "at-once": { type: "string", default: "2" },
+    // Takes what the suites that ended have found the last time, of the same sample.
+    "go-on": { type: "boolean", default: false },
   },
 });
 process.chdir(HOME);
@@ -47,17 +49,10 @@ function passed(status: string | undefined): boolean {
   return status === "Survived" || status === "NoCoverage";
 }
 
-/** Tries faults on one suite of tests. Ends the program when the tests fail without a fault. */
+/** What comes of faults on one suite of tests. */
 function tried(suite: Suite, mutants: readonly Mutant[], checkTypes: boolean): Map<Mutant, string> {
   const outcome = join(work, `${suite}.json`);
-  rmSync(outcome, { force: true });
-  writeFileSync(join(work, "sampled.json"), JSON.stringify(mutants.map(nameOf)));
-  writeFileSync(join(work, "stryker.json"), JSON.stringify(settings(mutants, outcome, checkTypes), null, 2));
-  const { status } = spawnSync("npx", ["stryker", "run", join(work, "stryker.json")], {
-    stdio: "inherit",
-    env: { ...process.env, MUTANTS_SUITE: suite },
-  });
-  if (status !== 0) process.exit(status ?? 1);
+  if (!(values["go-on"] && existsSync(outcome))) run(suite, mutants, outcome, checkTypes);
   // Without a test that comes near any of them nothing is written.
   const { files } = existsSync(outcome)
     ? (JSON.parse(readFileSync(outcome, "utf8")) as Outcome)
@@ -76,6 +71,18 @@ function tried(suite: Suite, mutants: readonly Mutant[], checkTypes: boolean): M
       found.get(`${nameOf(m)} ${m.kind} ${m.instead}`) ?? (existsSync(outcome) ? "lost" : "NoCoverage"),
     ]),
   );
+}
+
+/** Has StrykerJS try faults on one suite of tests. Ends the program when the tests fail without a fault. */
+function run(suite: Suite, mutants: readonly Mutant[], outcome: string, checkTypes: boolean): void {
+  rmSync(outcome, { force: true });
+  writeFileSync(join(work, "sampled.json"), JSON.stringify(mutants.map(nameOf)));
+  writeFileSync(join(work, "stryker.json"), JSON.stringify(settings(mutants, outcome, checkTypes), null, 2));
+  const { status } = spawnSync("npx", ["stryker", "run", join(work, "stryker.json")], {
+    stdio: "inherit",
+    env: { ...process.env, MUTANTS_SUITE: suite },
+  });
+  if (status !== 0) process.exit(status ?? 1);
 }
 
 /** Any that are seen, each as likely as any other; for a seed always the same. */
