@@ -37,8 +37,11 @@ function checkNode() {
   );
 }
 
+/** Whether this Node takes the database driver that comes compiled, which npm leaves out on older ones. */
+const takesReadyDriver = () => Number.parseInt(process.versions.node, 10) >= 22;
+
 async function installPackages() {
-  const locked = hashOf([join(home, "package-lock.json")]);
+  const locked = `${hashOf([join(home, "package-lock.json")])} ${takesReadyDriver() ? "Node 22+" : "Node 20"}`;
   if (readStamp("packages") === locked) return;
   say("Installing packages (two minutes the first time) …");
   await run("npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund"]);
@@ -50,7 +53,7 @@ async function installPackages() {
  * stamp goes with the packages' folder when they are installed anew.
  */
 async function compileDriver() {
-  if (Number.parseInt(process.versions.node, 10) >= 22) return;
+  if (takesReadyDriver()) return;
   const wanted = `${process.versions.modules} ${readStamp("packages")}`;
   if (readStamp("driver") === wanted) return;
   const nodeHome = resolve(process.execPath, "../..");

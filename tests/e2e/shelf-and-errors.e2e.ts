@@ -66,6 +66,20 @@ test("a take whose file is missing leaves the lesson usable and says what is kep
     .toBeGreaterThan(200);
 });
 
+test.describe("with a recording that is gone", () => {
+  test.use({ expectedErrors: [/Failed to load resource: .*404/] });
+  test("the bench says why no picture of it can be laid under the sheet", async ({ page }) => {
+    const id = await copyOf(page, (l) => ({
+      ...l,
+      takes: l.takes.map((t) => ({ ...t, video: t.video && { ...t.video, file: "gone.mp4" } })),
+    }));
+    await page.goto(`/lessons/${id}/build`);
+    await page.getByRole("switch", { name: "Lay the take under the sheet" }).click();
+    await expect(page.getByRole("alert").filter({ hasText: "gone.mp4" })).toContainText("cannot be read");
+    await expect(page.getByText("Laying the picture flat…")).toBeHidden();
+  });
+});
+
 test("lessons are put away and brought back", async ({ page }) => {
   const id = await copyOf(page, (l) => ({ ...l, title: "Put away for winter" }));
   await page.goto("/");

@@ -83,9 +83,12 @@ export function TakeUnderPanel({
               thumbProps={{ "aria-labelledby": "still-at" }}
             />
           </div>
+          {still.trouble ? <p role="alert">{still.trouble}</p> : null}
           <p role="status">
             {still.url === null
-              ? "Laying the picture flat…"
+              ? still.trouble
+                ? null
+                : "Laying the picture flat…"
               : still.misfits.length === 0
                 ? "None of the lines is seen in the picture at this moment."
                 : off.length === 0

@@ -14,7 +14,8 @@ export interface Still {
   readonly url: string | null;
   /** How far the lesson's lines lie from those seen, the worst first. */
   readonly misfits: readonly Misfit[];
-  readonly busy: boolean;
+  /** Why no picture can be laid under the sheet; null while nothing is in the way. */
+  readonly trouble: string | null;
   setUnder(on: boolean): void;
   seek(ms: number): void;
   /** Lays one thing, or horizon and points for null, on the lines seen; answers null when nothing gets better. */
@@ -33,7 +34,7 @@ export function useStill(lesson: Lesson): Still {
   const [atMs, setAtMs] = useState<number | null>(null);
   const [url, setUrl] = useState<string | null>(null);
   const [misfits, setMisfits] = useState<readonly Misfit[]>([]);
-  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const worker = useRef<ReturnType<typeof startStill> | null>(null);
   const durationMs = video?.durationMs ?? 0;
   // The end of a take shows the finished sheet.
@@ -56,7 +57,7 @@ export function useStill(lesson: Lesson): Still {
   useEffect(() => {
     if (!isUnder || !video || !corners) return;
     let gone = false;
-    setBusy(true);
+    setTrouble(null);
     const straightened = async () => {
       const recording = { address: `/media/${video.file}`, called: video.file };
       const flat = await worker.current?.call((api) =>
@@ -70,15 +71,14 @@ export function useStill(lesson: Lesson): Still {
           if (made) URL.revokeObjectURL(made);
           return;
         }
-        if (made)
-          setUrl((old) => {
-            if (old) URL.revokeObjectURL(old);
-            return made;
-          });
-        setBusy(false);
+        if (!made) return setTrouble("The sheet's corners are too close together to lay the picture flat.");
+        setUrl((old) => {
+          if (old) URL.revokeObjectURL(old);
+          return made;
+        });
       },
-      () => {
-        if (!gone) setBusy(false);
+      (why: unknown) => {
+        if (!gone) setTrouble(why instanceof Error ? why.message : String(why));
       },
     );
     return () => {
@@ -110,13 +110,13 @@ export function useStill(lesson: Lesson): Still {
       durationMs,
       url,
       misfits,
-      busy,
+      trouble,
       setUnder,
       seek: setAtMs,
       fit: async (objectId) =>
         (await worker.current?.call((api) => api.fit(lesson, objectId)).catch(() => null)) ?? null,
     }),
-    [possible, isUnder, at, durationMs, url, misfits, busy, lesson],
+    [possible, isUnder, at, durationMs, url, misfits, trouble, lesson],
   );
 }
 

@@ -130,22 +130,16 @@ function StepTable({
               />
             </td>
             <td>{s.waitedMs == null ? "" : formatClock(s.waitedMs)}</td>
-            <td>
-              <Typed
-                label={`${s.title}: stuck`}
-                text={String(s.stuck)}
-                most={3}
-                onTake={(text) => count(text, (stuckNow) => onSet(i, { stuck: stuckNow }))}
-              />
-            </td>
-            <td>
-              <Typed
-                label={`${s.title}: slips`}
-                text={String(s.slips)}
-                most={3}
-                onTake={(text) => count(text, (seen) => onSet(i, { slips: seen }))}
-              />
-            </td>
+            {(["stuck", "slips"] as const).map((what) => (
+              <td key={what}>
+                <Typed
+                  label={`${s.title}: ${what}`}
+                  text={String(s[what])}
+                  most={3}
+                  onTake={(text) => count(text, (n) => onSet(i, { [what]: n }))}
+                />
+              </td>
+            ))}
           </tr>
         ))}
       </tbody>
