@@ -25,6 +25,11 @@ const oneCrate = (page: Page) =>
   );
 
 const now = (page: Page) => page.getByRole("region", { name: "Now" });
+/** Presses on until a step is in hand: on a slow machine what was shown may have run into its wait meanwhile. */
+const onTo = async (page: Page, step: number) => {
+  const heading = now(page).getByRole("heading");
+  while (Number.parseInt(await heading.innerText(), 10) < step) await page.keyboard.press("Space");
+};
 const key = async (page: Page, name: string, of: Page = page) => {
   await page.keyboard.press(name);
   // What was pressed is seen before the next press.
@@ -250,11 +255,10 @@ test.describe("without a server", () => {
       await page.keyboard.press("s");
       await expect(page.getByText(/Needs no network/)).toBeVisible();
       kill(server);
-      await page.keyboard.press("Space");
-      await page.keyboard.press("Space");
+      await onTo(page, 2);
       await page.keyboard.press("s");
-      await page.keyboard.press("Space");
-      await expect(now(page)).toContainText(/^\D*3 |3 Far wall/);
+      await onTo(page, 3);
+      await expect(now(page)).toContainText("3 Far wall");
       // The recording plays on from the copy that this browser has.
       const video = page.locator("video");
       await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.src.startsWith("blob:"))).toBe(true);

@@ -75,7 +75,7 @@ test.describe("with a recording that is gone", () => {
     }));
     await page.goto(`/lessons/${id}/build`);
     await page.getByRole("switch", { name: "Lay the take under the sheet" }).click();
-    await expect(page.getByRole("alert").filter({ hasText: "gone.mp4" })).toContainText("cannot be read");
+    await expect(page.getByText("The recording gone.mp4 is not in the store.")).toBeVisible();
     await expect(page.getByText("Laying the picture flat…")).toBeHidden();
   });
 });

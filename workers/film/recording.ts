@@ -15,8 +15,14 @@ const LOOKED_AT = 256;
 
 /** Opens a recording by its address. Refuses in words what this browser cannot decode. */
 export async function openRecording(address: string, called: string): Promise<Recording> {
+  let refusedWith: number | null = null;
+  const fetchFn: typeof fetch = async (...asked) => {
+    const answer = await fetch(...asked);
+    if (!answer.ok) refusedWith = answer.status;
+    return answer;
+  };
   const input = new Input({
-    source: new UrlSource(new URL(address, self.location.href)),
+    source: new UrlSource(new URL(address, self.location.href), { fetchFn }),
     formats: ALL_FORMATS,
   });
   try {
@@ -39,6 +45,13 @@ export async function openRecording(address: string, called: string): Promise<Re
   } catch (cause) {
     input.dispose();
     if (cause instanceof FilmTrouble) throw cause;
+    if (refusedWith !== null)
+      throw new FilmTrouble(
+        refusedWith === 404
+          ? `The recording ${called} is not in the store.`
+          : `The recording ${called} cannot be had from the server (${refusedWith}).`,
+        { cause },
+      );
     throw new FilmTrouble(
       `"${called}" cannot be read as a recording: ${cause instanceof Error ? cause.message : cause}`,
       {
