@@ -44,7 +44,7 @@ try {
       await stage(["Lint, format and what nothing uses", "npm", ["run", "-s", "lint"]]);
     },
   });
-  // Browser tests mostly wait for pages, and leave most of two cores to the others.
+  // Browser tests wait for pages much of the time, and leave some of two cores to the others.
   await sideBySide(BROWSER, UNIT);
   await stage(ATTACKS);
   console.log("\nAll tests passed.");

@@ -1,6 +1,6 @@
+import "./stand-ins.ts";
 import { MantineProvider } from "@mantine/core";
 import type { RouteConfigEntry } from "@react-router/dev/routes";
-import { waitFor } from "@testing-library/dom";
 import type { ComponentType } from "react";
 import { createRoot, type Root } from "react-dom/client";
 import {
@@ -10,11 +10,14 @@ import {
   Outlet,
   RouterContextProvider,
 } from "react-router";
+import { vi } from "vitest";
 import { ErrorBoundary as RootErrorBoundary } from "#app/root.tsx";
 import routes from "#app/routes.ts";
 import { theme } from "#app/ui/theme.ts";
 import type { Change } from "#core/ground/base";
+import { letTurnsPass } from "./dom.ts";
 import { outlineOf } from "./outline.ts";
+import { questionsOpen } from "./workers-in-process.ts";
 
 interface RouteModule {
   readonly default?: ComponentType<never>;
@@ -24,6 +27,8 @@ interface RouteModule {
   readonly HydrateFallback?: ComponentType<never>;
 }
 const modules = import.meta.glob<RouteModule>("../../app/routes/*.{ts,tsx}", { eager: true });
+// What the page loads when it is asked for is there at once: nobody waits for it in real time.
+import.meta.glob("../../app/{lesson,places,ui}/**/*.tsx", { eager: true });
 
 /** How many loaders and actions are at work. */
 let atWork = 0;
@@ -113,22 +118,32 @@ export function closePage(): void {
   document.body.innerHTML = "";
 }
 
+/** What a page does by itself it does within so long. */
+const QUIET_MS = 700;
+/** So often a page that still changes is looked at: one that plays never comes to rest. */
+const MOST_LOOKS = 300;
+/** What a page says of itself while something is on its way. */
+const ON_ITS_WAY =
+  /data-state=saving|\[\.(?:frame|pages)[^\]]*aria-busy=true|\] not drawn yet$|role=status[^\]]*\] "[^"]*…"$|is being drawn …/m;
+
+/** Lets the page's clock run so long, and whatever that sets going come to its end. */
+export async function pass(ms = QUIET_MS): Promise<void> {
+  await vi.advanceTimersByTimeAsync(ms);
+  do await letTurnsPass();
+  while (atWork > 0 || questionsOpen() > 0);
+}
+
 /**
- * Waits until no loader or action is at work, all edits are saved and the page looks the same so many times one after the other;
- * what it shows then, as an outline.
+ * Lets the page's clock run until no loader, action or worker is at work, all edits are saved and the page looks the same
+ * for a while; what it shows then, as an outline.
  */
-export async function settled(page: Element, times = 2): Promise<string> {
+export async function settled(page: Element): Promise<string> {
   let before = "";
-  let same = 0;
-  await waitFor(
-    () => {
-      const now = outlineOf(page);
-      const isBusy = atWork > 0 || /data-state=saving|\[\.(?:frame|pages)[^\]]*aria-busy=true/.test(now);
-      same = now !== "" && now === before && !isBusy ? same + 1 : 0;
-      before = now;
-      if (same < times - 1) throw new Error("still changing");
-    },
-    { timeout: 300_000, interval: 20 },
-  );
-  return before;
+  for (let looks = 0; looks < MOST_LOOKS; looks++) {
+    await pass();
+    const now = outlineOf(page);
+    if (now !== "" && now === before && !ON_ITS_WAY.test(now)) return now;
+    before = now;
+  }
+  throw new Error(`The page does not come to rest.\n${before}`);
 }

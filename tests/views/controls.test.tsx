@@ -1,28 +1,15 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { fireEvent } from "@testing-library/dom";
-import { afterAll, afterEach, beforeEach, expect, test } from "vitest";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { closePage, openPage, sent, settled } from "./app-in-process.tsx";
+import { crateOnShelf, documentNow } from "./quay.ts";
+import { whatChanges } from "./what-changes.ts";
 
-// Every control of every place is worked once: what it sends to be saved is in a file, and taking it back gives the document
-// of before.
+// Every control of every place is worked once: what it sends to be saved and what of the page came and went is in a file, and
+// taking back what was sent gives the document of before.
 
-const folder = mkdtempSync(join(tmpdir(), "regulanda-controls-"));
-process.env.REGULANDA_DATA = folder;
-afterAll(() => rmSync(folder, { recursive: true }));
-
-const { openPage, closePage, sent, settled } = await import("./app-in-process.tsx");
-const { openDatabase } = await import("../../server/db/database.server.ts");
-const { findLesson } = await import("../../server/lessons.server.ts");
-const { createLesson } = await import("../../server/lessons.server.ts");
-const { withTake } = await import("../property/told-quay.ts");
-const { lesson, put, views } = await import("../unit/put-down.ts");
-
-// The least that brings nearly every kind of control: a thing, and a take with its steps tied to the words.
 let id = "";
 beforeEach(() => {
-  const crate = put(lesson(views.one, []), "box", [30, 100], [80, 150]);
-  id = createLesson({ ...withTake(3, crate), title: "A crate on the quay" }, openDatabase(folder));
+  id = crateOnShelf();
 });
 afterEach(closePage);
 
@@ -32,18 +19,29 @@ const press = (page: Element, selector: string) => {
 };
 interface PlaceTried {
   readonly name: string;
-  readonly path: string;
+  readonly path: (lessonId: string) => string;
   /** What is chosen in it before a control is worked. */
   readonly chosen?: string;
   /** Opened anew for each control: what was begun with one would hide others. */
   readonly anew?: true;
 }
+const of = (path: string) => (lessonId: string) => `/lessons/${lessonId}/${path}`;
 const PLACES: readonly PlaceTried[] = [
-  { name: "plan", path: "plan" },
-  { name: "paper", path: "paper" },
-  { name: "build-thing", path: "build", chosen: "[class*=_thing_]", anew: true },
-  { name: "build-step", path: "build?step=box-1%2Ffront", anew: true },
-  { name: "narrate", path: "narrate" },
+  { name: "plan", path: of("plan") },
+  { name: "paper", path: of("paper") },
+  { name: "build-thing", path: of("build"), chosen: "[class*=_thing_]", anew: true },
+  { name: "build-step", path: of("build?step=box-1%2Ffront"), anew: true },
+  { name: "narrate", path: of("narrate"), anew: true },
+  { name: "rehearse", path: of("rehearse") },
+  { name: "rehearse-overlay", path: of("rehearse"), chosen: "input[type=radio][value=overlay]" },
+  { name: "rehearse-sheet", path: of("rehearse"), chosen: "input[type=radio][value=sheet]" },
+  { name: "rehearse-out", path: of("rehearse"), chosen: "input[type=radio][value=out]" },
+  { name: "hand-out", path: of("hand-out"), anew: true },
+  { name: "teach", path: of("teach") },
+  { name: "log", path: of("log") },
+  { name: "log-class", path: of("log"), chosen: "tbody button", anew: true },
+  { name: "course", path: () => "/courses/1" },
+  { name: "shelf", path: () => "/", anew: true },
 ];
 
 const CONTROLS = "button, input:not([type=file]):not([type=hidden]), textarea, [role=slider]";
@@ -90,6 +88,14 @@ async function work(control: HTMLElement): Promise<void> {
     fireEvent.keyDown(control, { key: "ArrowRight" });
     return;
   }
+  if (control.getAttribute("aria-haspopup") === "listbox") {
+    fireEvent.click(control);
+    await vi.advanceTimersByTimeAsync(30);
+    const options = document.querySelectorAll<HTMLElement>("[role=option]");
+    const last = options[options.length - 1];
+    if (last) fireEvent.click(last);
+    return;
+  }
   const isText =
     control instanceof HTMLTextAreaElement ||
     (control instanceof HTMLInputElement && !["checkbox", "radio"].includes(control.type));
@@ -105,15 +111,14 @@ async function work(control: HTMLElement): Promise<void> {
   fireEvent.change(control, { target: { value } });
   fireEvent.keyDown(control, { key: "Enter" });
   // A hand leaves the field a moment later.
-  await new Promise((later) => setTimeout(later, 30));
+  await vi.advanceTimersByTimeAsync(30);
   fireEvent.focusOut(control);
 }
 
 test.each(PLACES)(
   "every control of $name does what it did, and is taken back: if this is meant, npm run renew-goldens, and read the difference",
   async ({ name: place, path: at, chosen, anew }) => {
-    const path = `/lessons/${id}/${at}`;
-    const documentNow = () => JSON.stringify(findLesson(id)?.lesson);
+    const path = at(id);
     let page = openPage(path);
     await settled(page);
     const choose = async () => {
@@ -126,18 +131,15 @@ test.each(PLACES)(
     for (const name of [...controlsOf(page.querySelector("main") ?? page).keys()]) {
       const control = controlsOf(page.querySelector("main") ?? page).get(name);
       if (!control || (control as HTMLButtonElement).disabled || PLAYS.test(name)) continue;
-      const before = documentNow();
-      sent.length = 0;
-      await work(control);
-      await settled(page);
-      out.push(name, ...sent.map((s) => `  sends ${JSON.stringify(s.changes)}`));
+      const before = documentNow(id);
+      out.push(name, ...(await whatChanges(page, () => work(control))));
       if (sent.length > 0) {
         const edits = sent.length;
         for (let i = 0; i < edits; i++) {
           fireEvent.keyDown(document.body, { key: "z", code: "KeyZ", ctrlKey: true });
           await settled(page);
         }
-        expect(documentNow(), `taking back: ${name}`).toBe(before);
+        expect(documentNow(id), `taking back: ${name}`).toBe(before);
       }
       fireEvent.keyDown(document.activeElement ?? document.body, { key: "Escape" });
       if (anew || !page.querySelector("main")) page = openPage(path);

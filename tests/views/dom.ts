@@ -1,11 +1,39 @@
 // A document without a browser, for the views. Node keeps what it has itself (requests, forms, files, timers): pages and the
 // server's side of a route run in one process here, and hand these to each other.
-import { configure } from "@testing-library/dom";
 import { Window } from "happy-dom";
 import { beforeEach, expect, vi } from "vitest";
 
 process.env.TZ = "UTC";
-vi.useFakeTimers({ toFake: ["Date"], now: new Date("2026-12-01T12:00:00Z") });
+/** How many turns somebody waits for: React draws a page in slices, one a turn. */
+let turnsAwaited = 0;
+const nextTurn = globalThis.setImmediate;
+globalThis.setImmediate = Object.assign(
+  (work: (...args: unknown[]) => void, ...args: unknown[]) => {
+    turnsAwaited += 1;
+    return nextTurn(() => {
+      turnsAwaited -= 1;
+      work(...args);
+    });
+  },
+  { __promisify__: nextTurn.__promisify__ },
+) as typeof setImmediate;
+
+/** What plays asks for a turn without end: after so many it is let be. */
+const MOST_TURNS = 600;
+
+/** Lets turns go by until nobody waits for one any more, and some for what is read and answered between threads. */
+export async function letTurnsPass(): Promise<void> {
+  for (let turns = 0, quiet = 0; quiet < 10 && turns < MOST_TURNS; turns++) {
+    await new Promise((turn) => nextTurn(turn));
+    quiet = turnsAwaited > 0 ? 0 : quiet + 1;
+  }
+}
+
+// The page's clock goes when a test lets it: what comes a moment later comes at once, on any machine.
+vi.useFakeTimers({
+  toFake: ["Date", "performance", "setTimeout", "clearTimeout", "setInterval", "clearInterval"],
+  now: new Date("2026-12-01T12:00:00Z"),
+});
 
 const window = new Window({ url: "http://127.0.0.1:4310/", width: 1280, height: 800 });
 const OWN = new Set([
@@ -44,7 +72,10 @@ class PageFormData extends FormData {
   }
 }
 
-/** Has nothing to tell: no window is resized here, no line comes from the server, no worker answers. */
+/** A screen of sixty pictures a second. */
+const FRAME_MS = 16;
+
+/** Has nothing to tell: no line comes from the server, nothing comes into view. */
 class Silent {
   static readonly CLOSED = 2;
   readonly readyState = 1;
@@ -62,8 +93,8 @@ class Silent {
 Object.assign(globalThis, {
   FormData: PageFormData,
   EventSource: Silent,
-  Worker: Silent,
-  ResizeObserver: Silent,
+  requestAnimationFrame: (draw: FrameRequestCallback) => setTimeout(() => draw(performance.now()), FRAME_MS),
+  cancelAnimationFrame: (frame: number) => clearTimeout(frame),
   IntersectionObserver: Silent,
 });
 Object.defineProperty(document, "fonts", {
@@ -80,6 +111,3 @@ for (const how of ["error", "warn"] as const)
     if (!NO_LAYOUT.test(text)) said.push(text);
   });
 beforeEach(() => () => expect(said.splice(0)).toEqual([]));
-
-// A watchdog, as everywhere in the tests.
-configure({ asyncUtilTimeout: 300_000 });

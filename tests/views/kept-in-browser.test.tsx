@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { fireEvent, waitFor } from "@testing-library/dom";
+import { fireEvent } from "@testing-library/dom";
 import * as v from "valibot";
 import { afterAll, beforeEach, expect, test } from "vitest";
 
@@ -75,19 +75,19 @@ test("the lesson's page says so, saves on, and forgets it when told to", async (
   localStorage.setItem(`${unsavedPrefix(`${id}/${createdAt}`)}own`, "[{");
   const page = openPage(`/lessons/${id}/plan`);
   const alert = () => page.querySelector('[role="alert"]')?.textContent ?? "";
-  await waitFor(() =>
-    expect(alert()).toContain("This browser kept unsaved edits that cannot be read: one entry"),
-  );
+  await settled(page);
+  expect(alert()).toContain("This browser kept unsaved edits that cannot be read: one entry");
   const title = page.querySelector<HTMLInputElement>('[aria-label="Title of the lesson"]');
   if (!title) throw new Error("no title");
   fireEvent.change(title, { target: { value: "Weir at high water" } });
-  await new Promise((later) => setTimeout(later, 30));
-  fireEvent.focusOut(title);
-  await waitFor(() => expect(findLesson(id)?.lesson.title).toBe("Weir at high water"));
   await settled(page);
+  fireEvent.focusOut(title);
+  await settled(page);
+  expect(findLesson(id)?.lesson.title).toBe("Weir at high water");
   for (const button of page.querySelectorAll("button"))
     if (button.textContent === "Throw away") fireEvent.click(button);
-  await waitFor(() => expect(alert()).toBe(""));
+  await settled(page);
+  expect(alert()).toBe("");
   expect(localStorage.length).toBe(0);
   closePage();
 });

@@ -20,15 +20,14 @@ const SHOWN = new Set([
   "step",
 ]);
 /** What a component library numbers by itself, or says of its own looks. */
-const BY_ITSELF = /mantine-|^:r|«/;
+const BY_ITSELF = /mantine-|^:r|«|^blob:/;
 const LOOKS = /^data-(?:mantine|variant|size|with|position|discover|autofocus|disabled|orientation|checked-)/;
 
 function linesOf(element: Element, depth: number): string[] {
   const tag = element.tagName.toLowerCase();
   if (tag === "style" || tag === "script") return [];
-  // What draws a chart is loaded when it is needed, and is a package's work: its name says what it shows.
   if (tag === "div" && element.getAttribute("role") === "img")
-    return [`${indent(depth)}chart${attributesOf(element)}`];
+    return [`${indent(depth)}chart${attributesOf(element)} ${chartWords(element)}`];
   if (tag === "svg") return [`${indent(depth)}${pictureLine(element)}`];
   // How a time is written differs from one version of Node to another.
   const own =
@@ -52,7 +51,9 @@ function attributesOf(element: Element): string {
   if (classes.length > 0) out.push(`.${classes.join(".")}`);
   for (const { name, value } of element.attributes) {
     const tells =
-      SHOWN.has(name) || name.startsWith("aria-") || (name.startsWith("data-") && !LOOKS.test(name));
+      SHOWN.has(name) ||
+      name.startsWith("aria-") ||
+      (name.startsWith("data-") && name !== "data-draws" && !LOOKS.test(name));
     if (tells && !BY_ITSELF.test(value)) out.push(value === "" ? name : `${name}=${value}`);
   }
   if ((element as HTMLInputElement).checked) out.push("checked");
@@ -70,6 +71,18 @@ function pictureLine(svg: Element): string {
   const words = marks.filter((m) => m.tagName.toLowerCase() === "text").map((m) => m.textContent);
   const said = words.length > 0 ? ` "${words.join(" ")}"` : "";
   return `picture${attributesOf(svg)} ${marks.length} marks ${hash.digest("hex").slice(0, 8)}${said}`;
+}
+
+/** Of a chart: how many lines and bars it draws, and a hash of all it is told, so that nothing changes unseen. */
+function chartWords(element: Element): string {
+  const told = element.getAttribute("data-draws");
+  if (told === null) return "not drawn yet";
+  const { series = [] } = JSON.parse(told) as {
+    series?: readonly { type: string; data?: readonly unknown[] }[];
+  };
+  const drawn = series.map((s) => `${s.type} of ${s.data?.length ?? 0}`);
+  const steady = told.replace(/-?\d+\.\d+/g, (n) => Number(n).toPrecision(6));
+  return `${drawn.join(", ")} ${createHash("sha1").update(steady).digest("hex").slice(0, 8)}`;
 }
 
 const indent = (depth: number) => "  ".repeat(depth);

@@ -1,0 +1,70 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { Readable } from "node:stream";
+import { afterAll } from "vitest";
+import { blankCourse } from "#core/class/course";
+import type { Lesson } from "#core/document/lesson";
+import { smallMp4 } from "../unit/small-recordings.ts";
+
+// A shelf with the least that brings nearly every control: a thing, two takes with their steps tied to the words, a recording,
+// classes and a course.
+
+const folder = mkdtempSync(join(tmpdir(), "regulanda-quay-"));
+process.env.REGULANDA_DATA = folder;
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const { openDatabase } = await import("../../server/db/database.server.ts");
+const { createLesson, findLesson } = await import("../../server/lessons.server.ts");
+const { keepClasses } = await import("../../server/classes.server.ts");
+const { createCourse } = await import("../../server/courses.server.ts");
+const { storeFile } = await import("../../server/files/store.server.ts");
+const { demoClasses } = await import("../../demo/record.ts");
+const { withTake } = await import("../property/told-quay.ts");
+const { lesson, put, views } = await import("../unit/put-down.ts");
+
+const db = openDatabase(folder);
+const { file } = await storeFile(
+  Readable.from([smallMp4("a crate")]),
+  { originalName: "crate.mp4", mediaType: "video/mp4" },
+  undefined,
+  db,
+  folder,
+);
+const crate = put(lesson(views.one, []), "box", [30, 100], [80, 150]);
+/** A crate nobody has filmed, with a wait after its first step. */
+export const waiting: Lesson = {
+  ...crate,
+  title: "A crate to wait for",
+  steps: { "sheet/centre": { holdMs: 30_000 } },
+};
+const told = { ...withTake(3, crate), title: "A crate on the quay" };
+/** Where the stand-in for a recording shows its sheet. */
+const corners = {
+  topLeft: { xPx: 150, yPx: 60 },
+  topRight: { xPx: 490, yPx: 60 },
+  bottomRight: { xPx: 490, yPx: 300 },
+  bottomLeft: { xPx: 150, yPx: 300 },
+};
+const video = { file, durationMs: 60_000, widthPx: 640, heightPx: 360 };
+/** A crate, filmed once and told once more. */
+const filmed: Lesson = {
+  ...told,
+  takes: told.takes.flatMap((t) => [
+    { ...t, video, corners },
+    { ...t, id: `${t.id}-again`, label: "Again" },
+  ]),
+};
+
+/** Puts the crate on the shelf, with its classes and a course; returns its address there. */
+export function crateOnShelf(of: Lesson = filmed): string {
+  const id = createLesson(of, db);
+  const taught = demoClasses(of).map((one, i) => ({ key: `class-${id}-${i}`, revision: 1, taught: one }));
+  keepClasses(id, taught, db);
+  const lessons = [{ lessonId: id, buildsOn: [] }];
+  createCourse({ ...blankCourse(`Quay ${id}`), starts: "2026-10-03", lessons }, db);
+  return id;
+}
+
+/** The document of a lesson as it is kept now, as text. */
+export const documentNow = (id: string) => JSON.stringify(findLesson(id)?.lesson);
