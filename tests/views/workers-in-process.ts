@@ -28,7 +28,7 @@ function apiOf(name: string): Promise<unknown> {
     await modules[`../../workers/${name}`]?.();
     return offered;
   });
-  loading = api;
+  loading = api.catch(() => {});
   apis.set(name, api);
   return api;
 }
@@ -51,7 +51,10 @@ class WorkerInProcess extends EventTarget {
     port1.addEventListener("message", ({ data }) => {
       if (this.#open.delete(data.id)) asked -= 1;
     });
-    void apiOf(address.pathname.split("/").at(-1) ?? "").then((api) => expose(api, port2));
+    apiOf(address.pathname.split("/").at(-1) ?? "").then(
+      (api) => expose(api, port2),
+      (why: unknown) => this.dispatchEvent(Object.assign(new Event("error"), { message: String(why) })),
+    );
   }
   postMessage(message: { id: string }, transfer: Transferable[] = []): void {
     if (this.#gone) return;
@@ -61,6 +64,7 @@ class WorkerInProcess extends EventTarget {
   }
   override addEventListener(type: string, hear: EventListener): void {
     if (type === "message") this.#page.addEventListener(type, hear);
+    else super.addEventListener(type, hear);
   }
   override removeEventListener(type: string, hear: EventListener): void {
     this.#page.removeEventListener(type, hear);
