@@ -11,7 +11,8 @@ export function CourseLesson({
   index,
   course,
   facts,
-  picture,
+  listed,
+  busy,
   onEdit,
   onGoOn,
 }: {
@@ -19,13 +20,17 @@ export function CourseLesson({
   index: number;
   course: Course;
   facts: ReadonlyMap<string, LessonFacts>;
-  picture: string | null;
+  /** The lessons of the shelf by their ids. */
+  listed: ReadonlyMap<string, { readonly title: string; readonly picture: string | null }>;
+  /** Whether the course is on its way to the server: what was just put in has no facts yet. */
+  busy: boolean;
   onEdit: (edit: CourseEdit) => void;
   onGoOn: () => void;
 }) {
   const own = facts.get(lessonId);
-  const title = own?.title ?? lessonId;
-  const titleOf = (id: string) => facts.get(id)?.title ?? id;
+  const titleOf = (id: string) => facts.get(id)?.title ?? listed.get(id)?.title ?? id;
+  const title = titleOf(lessonId);
+  const picture = listed.get(lessonId)?.picture;
   const ms = own?.parts.reduce((sum, p) => sum + p.ms, 0) ?? 0;
   const setBuildsOn = (ids: string[]) => onEdit({ do: "build-on", lessonId, buildsOn: ids });
   return (
@@ -45,7 +50,9 @@ export function CourseLesson({
         <h2>{title}</h2>
         <p>
           {!own
-            ? "cannot be read just now"
+            ? busy
+              ? "being put in …"
+              : "cannot be read just now"
             : own.parts.length === 0
               ? "nothing to teach in it yet"
               : `${countOf(own.parts.length, "part")}, ${formatClock(ms)} min`}

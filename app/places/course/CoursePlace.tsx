@@ -52,6 +52,7 @@ export function CoursePlace({
   ]);
   const [chosen, setChosen] = useState<string | null>(null);
   const factsOf = new Map(facts);
+  const listed = new Map(lessons.map((l) => [l.id, l]));
   const offered = lessons.filter((l) => !course.lessons.some((c) => c.lessonId === l.id));
   return (
     <div className={styles.page}>
@@ -89,7 +90,8 @@ export function CoursePlace({
                   index={index}
                   course={course}
                   facts={factsOf}
-                  picture={lessons.find((l) => l.id === of.lessonId)?.picture ?? null}
+                  listed={listed}
+                  busy={busy}
                   onEdit={save}
                   onGoOn={() => ask({ intent: "go-on", lessonId: of.lessonId })}
                 />
