@@ -49,7 +49,7 @@ export async function openRecording(address: string, called: string): Promise<Re
       throw new FilmTrouble(
         refusedWith === 404
           ? `The recording ${called} is not in the store.`
-          : `The recording ${called} cannot be had from the server (${refusedWith}).`,
+          : `The server did not give the recording ${called} (${refusedWith}).`,
         { cause },
       );
     throw new FilmTrouble(
