@@ -1,6 +1,8 @@
 import { availableParallelism } from "node:os";
 import { defineConfig } from "vitest/config";
 
+const WORKED = ["tests/views/{controls,keys}.test.tsx"];
+
 export default defineConfig({
   test: {
     setupFiles: ["tests/setup.ts"],
@@ -19,8 +21,21 @@ export default defineConfig({
         test: {
           name: "views",
           include: ["tests/views/**/*.test.tsx"],
+          exclude: WORKED,
           setupFiles: ["tests/views/dom.ts"],
           isolate: true,
+        },
+      },
+      // Pages that are worked hundreds of times are drawn by React as it is shipped, without what it checks while one develops.
+      {
+        extends: true,
+        oxc: { jsx: { runtime: "automatic", development: false } },
+        test: {
+          name: "worked",
+          include: WORKED,
+          setupFiles: ["tests/views/dom.ts"],
+          isolate: true,
+          env: { NODE_ENV: "production" },
         },
       },
     ],

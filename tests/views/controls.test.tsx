@@ -1,15 +1,16 @@
 import { fireEvent } from "@testing-library/dom";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { closePage, openPage, sent, settled } from "./app-in-process.tsx";
-import { crateOnShelf, documentNow } from "./quay.ts";
+import { crateOnShelf, documentNow, whicheverCrate } from "./quay.ts";
 import { whatChanges } from "./what-changes.ts";
 
 // Every control of every place is worked once: what it sends to be saved and what of the page came and went is in a file, and
 // taking back what was sent gives the document of before.
 
 let id = "";
+let courseId = 0;
 beforeEach(() => {
-  id = crateOnShelf();
+  ({ id, courseId } = crateOnShelf());
 });
 afterEach(closePage);
 
@@ -19,29 +20,28 @@ const press = (page: Element, selector: string) => {
 };
 interface PlaceTried {
   readonly name: string;
-  readonly path: (lessonId: string) => string;
+  readonly path: string;
   /** What is chosen in it before a control is worked. */
   readonly chosen?: string;
   /** Opened anew for each control: what was begun with one would hide others. */
   readonly anew?: true;
 }
-const of = (path: string) => (lessonId: string) => `/lessons/${lessonId}/${path}`;
 const PLACES: readonly PlaceTried[] = [
-  { name: "plan", path: of("plan") },
-  { name: "paper", path: of("paper") },
-  { name: "build-thing", path: of("build"), chosen: "[class*=_thing_]", anew: true },
-  { name: "build-step", path: of("build?step=box-1%2Ffront"), anew: true },
-  { name: "narrate", path: of("narrate"), anew: true },
-  { name: "rehearse", path: of("rehearse") },
-  { name: "rehearse-overlay", path: of("rehearse"), chosen: "input[type=radio][value=overlay]" },
-  { name: "rehearse-sheet", path: of("rehearse"), chosen: "input[type=radio][value=sheet]" },
-  { name: "rehearse-out", path: of("rehearse"), chosen: "input[type=radio][value=out]" },
-  { name: "hand-out", path: of("hand-out"), anew: true },
-  { name: "teach", path: of("teach") },
-  { name: "log", path: of("log") },
-  { name: "log-class", path: of("log"), chosen: "tbody button", anew: true },
-  { name: "course", path: () => "/courses/1" },
-  { name: "shelf", path: () => "/", anew: true },
+  { name: "plan", path: "lessons/:id/plan" },
+  { name: "paper", path: "lessons/:id/paper" },
+  { name: "build-thing", path: "lessons/:id/build", chosen: "[class*=_thing_]", anew: true },
+  { name: "build-step", path: "lessons/:id/build?step=box-1%2Ffront", anew: true },
+  { name: "narrate", path: "lessons/:id/narrate", anew: true },
+  { name: "rehearse", path: "lessons/:id/rehearse" },
+  { name: "rehearse-overlay", path: "lessons/:id/rehearse", chosen: "input[type=radio][value=overlay]" },
+  { name: "rehearse-sheet", path: "lessons/:id/rehearse", chosen: "input[type=radio][value=sheet]" },
+  { name: "rehearse-out", path: "lessons/:id/rehearse", chosen: "input[type=radio][value=out]" },
+  { name: "hand-out", path: "lessons/:id/hand-out", anew: true },
+  { name: "teach", path: "lessons/:id/teach" },
+  { name: "log", path: "lessons/:id/log" },
+  { name: "log-class", path: "lessons/:id/log", chosen: "tbody button", anew: true },
+  { name: "course", path: "courses/:courseId" },
+  { name: "shelf", path: "", anew: true },
 ];
 
 const CONTROLS = "button, input:not([type=file]):not([type=hidden]), textarea, [role=slider]";
@@ -118,7 +118,7 @@ async function work(control: HTMLElement): Promise<void> {
 test.each(PLACES)(
   "every control of $name does what it did, and is taken back: if this is meant, npm run renew-goldens, and read the difference",
   async ({ name: place, path: at, chosen, anew }) => {
-    const path = at(id);
+    const path = `/${at}`.replace(":id", id).replace(":courseId", String(courseId));
     let page = openPage(path);
     await settled(page);
     const choose = async () => {
@@ -132,7 +132,7 @@ test.each(PLACES)(
       const control = controlsOf(page.querySelector("main") ?? page).get(name);
       if (!control || (control as HTMLButtonElement).disabled || PLAYS.test(name)) continue;
       const before = documentNow(id);
-      out.push(name, ...(await whatChanges(page, () => work(control))));
+      out.push(whicheverCrate(name), ...(await whatChanges(page, () => work(control))));
       if (sent.length > 0) {
         const edits = sent.length;
         for (let i = 0; i < edits; i++) {

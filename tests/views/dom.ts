@@ -4,6 +4,7 @@ import { Window } from "happy-dom";
 import { beforeEach, expect, vi } from "vitest";
 
 process.env.TZ = "UTC";
+
 /** How many turns somebody waits for: React draws a page in slices, one a turn. */
 let turnsAwaited = 0;
 const nextTurn = globalThis.setImmediate;

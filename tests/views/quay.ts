@@ -35,10 +35,9 @@ const crate = put(lesson(views.one, []), "box", [30, 100], [80, 150]);
 /** A crate nobody has filmed, with a wait after its first step. */
 export const waiting: Lesson = {
   ...crate,
-  title: "A crate to wait for",
   steps: { "sheet/centre": { holdMs: 30_000 } },
 };
-const told = { ...withTake(3, crate), title: "A crate on the quay" };
+const told = withTake(3, crate);
 /** Where the stand-in for a recording shows its sheet. */
 const corners = {
   topLeft: { xPx: 150, yPx: 60 },
@@ -56,15 +55,32 @@ const filmed: Lesson = {
   ]),
 };
 
-/** Puts the crate on the shelf, with its classes and a course; returns its address there. */
-export function crateOnShelf(of: Lesson = filmed): string {
-  const id = createLesson(of, db);
+/** Takes all away but the recording, so that a test finds the same shelf whichever ran before it. */
+function emptyShelf(): void {
+  const own =
+    "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT GLOB 'sqlite_*' AND name NOT GLOB '__*'";
+  const tables = db.$client.prepare(own).pluck().all() as string[];
+  db.$client.pragma("foreign_keys = OFF");
+  for (const table of tables.filter((t) => t !== "assets")) db.$client.prepare(`DELETE FROM ${table}`).run();
+  db.$client.pragma("foreign_keys = ON");
+}
+
+let crates = 0;
+
+/** Puts a crate on an empty shelf, with its classes and a course; the addresses of both. No page has met it before. */
+export function crateOnShelf(of: Lesson = filmed): { readonly id: string; readonly courseId: number } {
+  emptyShelf();
+  crates += 1;
+  const id = createLesson({ ...of, title: `Crate ${crates}` }, db);
   const taught = demoClasses(of).map((one, i) => ({ key: `class-${id}-${i}`, revision: 1, taught: one }));
   keepClasses(id, taught, db);
   const lessons = [{ lessonId: id, buildsOn: [] }];
-  createCourse({ ...blankCourse(`Quay ${id}`), starts: "2026-10-03", lessons }, db);
-  return id;
+  return { id, courseId: createCourse({ ...blankCourse("Quay"), starts: "2026-10-03", lessons }, db) };
 }
 
 /** The document of a lesson as it is kept now, as text. */
 export const documentNow = (id: string) => JSON.stringify(findLesson(id)?.lesson);
+
+/** A text in which every crate and every course is called the same. */
+export const whicheverCrate = (text: string) =>
+  text.replace(/\b([Cc]rate)[ -]\d+/g, "$1").replace(/\/courses\/\d+/g, "/courses/one");

@@ -57,7 +57,7 @@ class Point {
   }
 }
 
-/** Draws nothing; what is put on it is made a file of so many pixels. */
+/** A canvas draws nothing; whatever was put on it becomes the same file. */
 Object.defineProperties(HTMLCanvasElement.prototype, {
   getContext: {
     value: () => ({

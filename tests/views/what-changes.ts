@@ -1,6 +1,7 @@
 import { createHash } from "node:crypto";
 import { sent, settled } from "./app-in-process.tsx";
 import { outlineOf } from "./outline.ts";
+import { whicheverCrate } from "./quay.ts";
 
 /** What is sent to be saved and what of the page comes and goes when something is done to it, as lines. */
 export async function whatChanges(page: Element, act: () => unknown): Promise<string[]> {
@@ -9,19 +10,23 @@ export async function whatChanges(page: Element, act: () => unknown): Promise<st
   await act();
   await settled(page);
   return [
-    ...sent.map((s) => `  sends ${JSON.stringify(s.changes)}`),
+    ...sent.map((s) => `  sends ${whicheverCrate(JSON.stringify(s.changes))}`),
     ...differenceOf(before, outlineOf(document.body)),
   ];
 }
 
 /** So many lines of a difference can be read; the others are a hash. */
 const READ = 8;
+/** So much of a line is read, likewise. */
+const WIDE = 160;
+const wide = (line: string) => `${line.slice(0, WIDE)}… ${hashOf(line)}`;
+const hashOf = (text: string) => createHash("sha1").update(text).digest("hex").slice(0, 8);
 
 /** What of a page came and went, without what only stands elsewhere. */
 function differenceOf(before: string, after: string): string[] {
   // The ways to the other places carry the chosen step: they say nothing of this one.
   const lines = (text: string) =>
-    text
+    whicheverCrate(text)
       .split("\n")
       .map((line) => line.trim())
       .filter((line) => !line.startsWith("a [.place "));
@@ -41,10 +46,9 @@ function differenceOf(before: string, after: string): string[] {
     ] as const
   ).flatMap(([sign, of]) => {
     const more = of.slice(READ);
-    const hash = createHash("sha1").update(more.join("\n")).digest("hex").slice(0, 8);
     return [
-      ...of.slice(0, READ).map((line) => `  ${sign} ${line}`),
-      ...(more.length > 0 ? [`  ${sign} ${more.length} more lines ${hash}`] : []),
+      ...of.slice(0, READ).map((line) => `  ${sign} ${line.length > WIDE ? wide(line) : line}`),
+      ...(more.length > 0 ? [`  ${sign} ${more.length} more lines ${hashOf(more.join("\n"))}`] : []),
     ];
   });
 }
