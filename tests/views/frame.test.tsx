@@ -1,0 +1,67 @@
+import { fireEvent } from "@testing-library/dom";
+import { afterEach, expect, test } from "vitest";
+import { closePage, openPage, settled } from "./app-in-process.tsx";
+import { crateOnShelf, documentNow } from "./quay.ts";
+
+afterEach(closePage);
+
+test("a lesson is given another title; left empty, it keeps what it had", async () => {
+  const { id } = crateOnShelf();
+  const page = openPage(`/lessons/${id}/plan`);
+  await settled(page);
+  const field = () => {
+    const found = page.querySelector<HTMLInputElement>('[aria-label="Title of the lesson"]');
+    if (!found) throw new Error("no title to type in");
+    return found;
+  };
+  const saved = () => (JSON.parse(documentNow(id)) as { title: string }).title;
+  const was = saved();
+  const typed = async (value: string, key: string) => {
+    field().focus();
+    fireEvent.change(field(), { target: { value } });
+    fireEvent.keyDown(field(), { key });
+    if (key === "Enter") fireEvent.focusOut(field());
+    await settled(page);
+  };
+
+  await typed("Something else", "Escape");
+  expect([field().value, saved()]).toEqual([was, was]);
+  await typed("   ", "Tab");
+  fireEvent.focusOut(field());
+  await settled(page);
+  expect([field().value, saved()]).toEqual([was, was]);
+  await typed("  Two crates ", "x");
+  expect(saved()).toBe(was);
+  await typed("  Two crates ", "Enter");
+  expect([field().value, saved()]).toEqual(["Two crates", "Two crates"]);
+});
+
+test("in the strip the arrow keys go from step to step, and stop at both ends", async () => {
+  const { id } = crateOnShelf();
+  const page = openPage(`/lessons/${id}/plan`);
+  await settled(page);
+  const steps = () => [...page.querySelectorAll<HTMLElement>('nav[aria-label="Steps"] button[data-kind]')];
+  const chosen = () => steps().findIndex((s) => s.getAttribute("aria-current") === "step");
+  const last = steps().length - 1;
+  const press = async (key: string) => {
+    fireEvent.keyDown(document.activeElement ?? page, { key });
+    await settled(page);
+    expect(document.activeElement).toBe(steps()[chosen()]);
+    return chosen();
+  };
+  expect(last).toBeGreaterThan(5);
+
+  steps()[last]?.focus();
+  fireEvent.click(steps()[last] ?? page);
+  await settled(page);
+  expect(chosen()).toBe(last);
+  expect([await press("ArrowRight"), await press("ArrowLeft"), await press("ArrowLeft")]).toEqual([
+    last,
+    last - 1,
+    last - 2,
+  ]);
+  steps()[1]?.focus();
+  fireEvent.click(steps()[1] ?? page);
+  await settled(page);
+  expect([await press("ArrowLeft"), await press("ArrowLeft"), await press("ArrowRight")]).toEqual([0, 0, 1]);
+});
