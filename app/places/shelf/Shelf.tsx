@@ -5,6 +5,7 @@ import { FindLessons } from "./FindLessons.tsx";
 import styles from "./Shelf.module.css";
 import { LessonAction, ShelfCard, type ShelfLesson } from "./ShelfCard.tsx";
 import { ShelfHead } from "./ShelfHead.tsx";
+import { useRefusal } from "./use-refusal.ts";
 
 /** While sheets are being drawn anew, the shelf is asked again so often. */
 const ASK_AGAIN_MS = 700;
@@ -51,7 +52,7 @@ export function Shelf({
   }, [filling, state, revalidate]);
   const wider = new URLSearchParams(params);
   if (more !== null) wider.set("shown", String(more));
-  const said = [...problems, ...refused];
+  const said = [...useRefusal(problems), ...refused];
   // Who looks for a lesson wants what is found next to the words.
   const shelfOfCourses = params.get("find") ? null : (
     <Courses courses={courses} pictures={pictures} putAway={coursesAway} />
