@@ -5,7 +5,7 @@ import { crateOnShelf } from "./quay.ts";
 
 afterEach(closePage);
 
-test("why a file was refused can still be read when the sheets have been drawn", async () => {
+test("why a file was refused can still be read when the sheets have been drawn, and goes when one goes on", async () => {
   crateOnShelf();
   const page = openPage("/");
   await vi.waitFor(async () => {
@@ -20,4 +20,9 @@ test("why a file was refused can still be read when the sheets have been drawn",
   await settled(page);
   expect(page.textContent).not.toContain("being drawn");
   expect(page.querySelector("[role=alert]")?.textContent).toContain("half.json");
+
+  const find = page.querySelector("input[placeholder^=Find]");
+  fireEvent.change(find ?? page, { target: { value: "crate" } });
+  await settled(page);
+  expect(page.querySelector("[role=alert]")).toBeNull();
 });

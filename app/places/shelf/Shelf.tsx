@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
 import { Link, useRevalidator, useSearchParams } from "react-router";
 import { Courses } from "./Courses.tsx";
 import { FindLessons } from "./FindLessons.tsx";
@@ -42,7 +42,7 @@ export function Shelf({
   problems: readonly string[];
 }) {
   const [params] = useSearchParams();
-  const [refused, setRefused] = useState<readonly string[]>([]);
+  const [said, refuse] = useRefusal(problems);
   const { revalidate, state } = useRevalidator();
   useEffect(() => {
     if (!filling || state !== "idle") return;
@@ -52,14 +52,13 @@ export function Shelf({
   }, [filling, state, revalidate]);
   const wider = new URLSearchParams(params);
   if (more !== null) wider.set("shown", String(more));
-  const said = [...useRefusal(problems), ...refused];
   // Who looks for a lesson wants what is found next to the words.
   const shelfOfCourses = params.get("find") ? null : (
     <Courses courses={courses} pictures={pictures} putAway={coursesAway} />
   );
   return (
     <div className={styles.page}>
-      <ShelfHead demos={demos} onRefused={setRefused} />
+      <ShelfHead demos={demos} onRefused={refuse} />
       {said.length > 0 ? (
         <div role="alert" className={styles.problems}>
           {said.map((p) => (
