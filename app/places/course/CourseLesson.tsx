@@ -12,7 +12,7 @@ export function CourseLesson({
   course,
   facts,
   listed,
-  busy,
+  beingPutIn,
   onEdit,
   onGoOn,
 }: {
@@ -22,8 +22,8 @@ export function CourseLesson({
   facts: ReadonlyMap<string, LessonFacts>;
   /** The lessons of the shelf by their ids. */
   listed: ReadonlyMap<string, { readonly title: string; readonly picture: string | null }>;
-  /** Whether the course is on its way to the server: what was just put in has no facts yet. */
-  busy: boolean;
+  /** Whether the server has not answered yet that it is in the course: it has no facts till then. */
+  beingPutIn: boolean;
   onEdit: (edit: CourseEdit) => void;
   onGoOn: () => void;
 }) {
@@ -50,7 +50,7 @@ export function CourseLesson({
         <h2>{title}</h2>
         <p>
           {!own
-            ? busy
+            ? beingPutIn
               ? "being put in …"
               : "cannot be read just now"
             : own.parts.length === 0

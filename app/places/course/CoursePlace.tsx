@@ -91,7 +91,7 @@ export function CoursePlace({
                   course={course}
                   facts={factsOf}
                   listed={listed}
-                  busy={busy}
+                  beingPutIn={!stored.lessons.some((l) => l.lessonId === of.lessonId)}
                   onEdit={save}
                   onGoOn={() => ask({ intent: "go-on", lessonId: of.lessonId })}
                 />
