@@ -28,6 +28,11 @@ const { values } = parseArgs({
     "go-on": { type: "boolean", default: false },
   },
 });
+const suites = values.suites.split(",").map((asked) => {
+  const suite = SUITES.find((s) => s === asked);
+  if (!suite) throw new Error(`There is no suite "${asked}"; the suites are ${SUITES.join(", ")}.`);
+  return suite;
+});
 process.chdir(HOME);
 const work = join(HOME, "reports", "mutants");
 mkdirSync(work, { recursive: true });
@@ -37,7 +42,6 @@ const sample = drawn(all, Number(values.count), Number(values.seed));
 console.log(`${sample.length} of ${all.length} faults in ${values.in}, seed ${values.seed}.`);
 /** What came of each fault. */
 const statusOf = new Map<Mutant, string>(sample.map((m) => [m, "NoCoverage"]));
-const suites = SUITES.filter((s) => values.suites.split(",").includes(s));
 for (const [round, suite] of suites.entries()) {
   const left = sample.filter((m) => passed(statusOf.get(m)));
   if (left.length === 0) break;

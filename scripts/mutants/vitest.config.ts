@@ -1,6 +1,6 @@
 import { defineConfig } from "vitest/config";
 import { BaseSequencer, type TestSpecification } from "vitest/node";
-import usual from "../../vitest.config.ts";
+import usual, { SHIPPED_REACT } from "../../vitest.config.ts";
 import { FOLDERS, SUITES } from "./suites.ts";
 
 /** The quick ones first, so that most faults are noticed within seconds: goldens, then unit tests, then properties. */
@@ -32,7 +32,7 @@ if (!suite) throw new Error(`MUTANTS_SUITE names none of ${SUITES.join(", ")}.`)
 const { projects: _, ...usually } = usual.test ?? {};
 
 export default defineConfig({
-  ...(suite === "views" ? { oxc: { jsx: { runtime: "automatic", development: false } } } : {}),
+  ...(suite === "views" ? { oxc: SHIPPED_REACT.oxc } : {}),
   test: {
     ...usually,
     maxWorkers: 1,
@@ -40,9 +40,8 @@ export default defineConfig({
     include: FOLDERS[suite].map((folder) => `tests/${folder}/**/*.test.{ts,tsx}`),
     // These read the program's own text, which holds all faults of the sample at once, asleep.
     exclude: ["tests/unit/architecture.test.ts"],
-    // React as it is shipped, as for the pages that are worked: half the time.
     ...(suite === "views"
-      ? { setupFiles: ["tests/views/dom.ts"], isolate: true, env: { NODE_ENV: "production" } }
+      ? { setupFiles: ["tests/views/dom.ts"], isolate: true, env: SHIPPED_REACT.env }
       : {}),
   },
 });
