@@ -1,9 +1,11 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { createContext, useCallback, useContext, useEffect, useRef, useState } from "react";
 import { useOutletContext, useSearchParams } from "react-router";
 import type { Step } from "#core/telling/steps";
 import type { LessonEditor } from "./saving/use-lesson-editor.ts";
 
-export interface LessonContext extends LessonEditor {
+/** The lesson and how it is changed: another one only when there is something else to see. */
+export interface LessonContext
+  extends Pick<LessonEditor, "lessonId" | "lesson" | "computed" | "drawn" | "commit" | "preview"> {
   /** The step chosen in the strip, the same in every place; null before the first choice. */
   readonly step: Step | null;
   chooseStep(stepId: string | null): void;
@@ -13,6 +15,13 @@ export interface LessonContext extends LessonEditor {
 export function useLesson(): LessonContext {
   return useOutletContext<LessonContext>();
 }
+
+/** How its saving stands: another several times at each edit, while the lesson stays as it is. */
+export type Saving = Pick<LessonEditor, "revision" | "saveState">;
+
+export const SavingContext = createContext<Saving>({ revision: 0, saveState: "saved" });
+
+export const useSaving = (): Saving => useContext(SavingContext);
 
 /**
  * The chosen step lives in the address, so it is shared by all places and survives a reload. The address follows a moment

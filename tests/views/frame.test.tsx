@@ -1,5 +1,11 @@
 import { fireEvent } from "@testing-library/dom";
+import { memo } from "react";
+import { useLoaderData } from "react-router";
 import { afterEach, expect, test } from "vitest";
+import { LessonFrame } from "#app/lesson/frame/LessonFrame.tsx";
+import { type LessonContext, useLesson, useSaving } from "#app/lesson/lesson-context.ts";
+import { requireLesson } from "#app/routes/require-lesson.server.ts";
+import { setLesson } from "#core/document/lesson";
 import { closePage, openPage, settled } from "./app-in-process.tsx";
 import { crateOnShelf, documentNow } from "./quay.ts";
 
@@ -64,4 +70,45 @@ test("in the strip the arrow keys go from step to step, and stop at both ends", 
   fireEvent.click(steps()[1] ?? page);
   await settled(page);
   expect([await press("ArrowLeft"), await press("ArrowLeft"), await press("ArrowRight")]).toEqual([0, 0, 1]);
+});
+
+test("an edit is worked out and shown once: what the server makes of it is nothing new", async () => {
+  const { id } = crateOnShelf();
+  const seen: LessonContext[] = [];
+  const saving: string[] = [];
+  const Place = memo(function Place() {
+    seen.push(useLesson());
+    return null;
+  });
+  const Saved = () => {
+    saving.push(useSaving().saveState);
+    return null;
+  };
+  const page = openPage(`/lessons/${id}/probe`, [
+    {
+      path: "lessons/:lessonId",
+      loader: ({ params }) => requireLesson(params.lessonId ?? ""),
+      Component: () => <LessonFrame stored={useLoaderData()} />,
+      HydrateFallback: () => null,
+      children: [
+        {
+          path: "probe",
+          Component: () => (
+            <>
+              <Place />
+              <Saved />
+            </>
+          ),
+        },
+      ],
+    },
+  ]);
+  await settled(page);
+  const opened = seen.length;
+  seen.at(-1)?.commit([setLesson("title", "Crate in the rain")]);
+  await settled(page);
+  expect(documentNow(id)).toContain("Crate in the rain");
+  expect(seen.length - opened).toBe(1);
+  expect(saving.slice(-3)).toContain("saving");
+  expect(saving.at(-1)).toBe("saved");
 });

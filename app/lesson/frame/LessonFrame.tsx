@@ -1,6 +1,6 @@
 import { Button, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import { type ReactNode, useCallback, useRef } from "react";
+import { type ReactNode, useCallback, useMemo, useRef } from "react";
 import { Link, NavLink, Outlet, useLocation } from "react-router";
 import { setLesson } from "#core/document/lesson";
 
@@ -9,7 +9,7 @@ import { reorderStep } from "#core/document/proposals";
 import { FindingList } from "../../ui/FindingList.tsx";
 import { UndoButtons } from "../../ui/UndoButtons.tsx";
 import { useTyped } from "../../ui/use-typed.ts";
-import { type LessonContext, useChosenStep } from "../lesson-context.ts";
+import { type LessonContext, SavingContext, useChosenStep } from "../lesson-context.ts";
 import { unsavedPrefix } from "../saving/unsaved-store.ts";
 import { type LessonEditor, useLessonEditor } from "../saving/use-lesson-editor.ts";
 import { KeysButton } from "./KeysButton.tsx";
@@ -42,7 +42,13 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
     ],
     ["INPUT", "TEXTAREA"],
   );
-  const context: LessonContext = { ...editor, ...chosen };
+  const { lessonId, lesson, computed, drawn, commit, preview, revision, saveState } = editor;
+  const { step, chooseStep } = chosen;
+  const context = useMemo(
+    (): LessonContext => ({ lessonId, lesson, computed, drawn, commit, preview, step, chooseStep }),
+    [lessonId, lesson, computed, drawn, commit, preview, step, chooseStep],
+  );
+  const saving = useMemo(() => ({ revision, saveState }), [revision, saveState]);
   const latest = useRef(editor);
   latest.current = editor;
   const moveStep = useCallback((stepId: string, toIndex: number) => {
@@ -89,7 +95,9 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
         ) : null}
       </div>
       <main className={styles.place_body}>
-        <Outlet context={context} />
+        <SavingContext value={saving}>
+          <Outlet context={context} />
+        </SavingContext>
       </main>
       <StepStrip
         computed={context.computed}

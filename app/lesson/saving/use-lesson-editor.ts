@@ -3,7 +3,7 @@ import { useRevalidator } from "react-router";
 import { applyChanges } from "#core/document/changes";
 import { findCurrentTake, type Lesson } from "#core/document/lesson";
 import { type ComputedLesson, computeLesson, type DrawnLesson, drawLesson } from "#core/document/pipeline";
-import type { Change, Finding } from "#core/ground/base";
+import { type Change, type Finding, shareStructure } from "#core/ground/base";
 import { useUnderstood } from "../take/use-understood.ts";
 import type { Op, Trouble } from "./save-line.ts";
 import { useOtherWindows } from "./use-other-windows.ts";
@@ -198,15 +198,19 @@ function useWarnBeforeLeaving(unsafe: boolean): void {
   }, [unsafe]);
 }
 
-/** A document with edits laid over it. While they only grow in number, each is laid over once: a long outage stays quick. */
+/**
+ * A document with edits laid over it. While they only grow in number, each is laid over once: a long outage stays quick. What
+ * comes back from the server as it was laid is the same as before, so that nothing is worked out or drawn again.
+ */
 function useLaidOver(document: Lesson, edits: readonly Op[]): Lesson {
   const before = useRef<{ document: Lesson; edits: readonly Op[]; laid: Lesson } | null>(null);
   return useMemo(() => {
     const was = before.current;
     const goesOn = was?.document === document && was.edits.every((edit, i) => edit === edits[i]);
+    const start = goesOn ? was.laid : shareStructure(was?.laid, document);
     const laid = edits
       .slice(goesOn ? was.edits.length : 0)
-      .reduce((over, edit) => applied(over, edit.changes), goesOn ? was.laid : document);
+      .reduce((over, edit) => applied(over, edit.changes), start);
     before.current = { document, edits, laid };
     return laid;
   }, [document, edits]);

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { memo, useEffect, useMemo, useState } from "react";
 import type { DrawnLesson } from "#core/document/pipeline";
 import { drawState, drawStep, toolMarks } from "#core/showing/display";
 import { SheetDesk } from "../../lesson/desk/SheetDesk.tsx";
@@ -23,7 +23,7 @@ import { usePlacing } from "./use-placing.ts";
 const DESK = { left: 10, right: 10, top: 6, bottom: 6 };
 
 /** The bench: things are put on the sheet, held by their handles, and the drawing is scrubbed move by move. */
-export function Build() {
+export const Build = memo(function Build() {
   const { lesson, computed, drawn, commit, step, chooseStep } = useLesson();
   const { sheet } = drawn;
   const chosen = useChosen(computed.lesson.objects);
@@ -121,7 +121,7 @@ export function Build() {
       <BuildColumn chosen={chosen} only={only} still={still} shown={shown} toThings={toThings} />
     </div>
   );
-}
+});
 
 /** Ruler, pencil or eraser where the hand has them at the move that is looked at. */
 function toolsAt({ moves, paper, lesson }: DrawnLesson, moveIndex: number | null) {

@@ -1,9 +1,9 @@
 import { Button } from "@mantine/core";
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import { useFetcher, useNavigation, useSearchParams } from "react-router";
 import { CALLED, type HandOutWish, OF_CARDS, type ShownPages } from "#core/output/handout";
 import { BLACK_PALETTE, PRINT_PALETTE } from "#core/showing/display";
-import { useLesson } from "../../lesson/lesson-context.ts";
+import { useLesson, useSaving } from "../../lesson/lesson-context.ts";
 import { PrintList, type PrintRecord } from "../../lesson/output/PrintList.tsx";
 import place from "../../lesson/place.module.css";
 import { DrawingView } from "../../ui/DrawingView.tsx";
@@ -22,7 +22,7 @@ interface Again {
 }
 
 /** Everything a class works from, chosen by its picture, as pages exactly as they will be printed, and what was printed before. */
-export function HandOut({
+export const HandOut = memo(function HandOut({
   wish,
   shown,
   prints,
@@ -35,7 +35,8 @@ export function HandOut({
   again: Again | null;
   revision: number;
 }) {
-  const { lessonId, lesson, saveState } = useLesson();
+  const { lessonId, lesson } = useLesson();
+  const { saveState } = useSaving();
   const [search, setSearch] = useSearchParams();
   const fetcher = useFetcher<{ printId: number | null; problem: string | null }>();
   // What was asked for shows at once, though its pages may take a moment.
@@ -109,7 +110,7 @@ export function HandOut({
       </aside>
     </div>
   );
-}
+});
 
 function Pages({
   shown,

@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import type { LearntPace } from "#core/class/pacing";
 import type { ClassKept } from "#core/class/record";
@@ -35,7 +35,7 @@ const DONE: Readonly<Record<string, string>> = {
 };
 
 /** What happened to this lesson: classes taught, revisions to look at and bring back, prints, and versions kept aside. */
-export function Log({
+export const Log = memo(function Log({
   revisions,
   setAside,
   prints,
@@ -138,4 +138,4 @@ export function Log({
       </div>
     </div>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { setEdits, setSheetMoves, tieStroke } from "#core/document/changes";
 import { findCurrentTake } from "#core/document/lesson";
 import { holdsToAdd } from "#core/document/proposals";
@@ -20,7 +20,7 @@ import { useTapping } from "./use-tapping.ts";
 import { useWaveform } from "./use-waveform.ts";
 
 /** The words of the take, with every step's start standing in the text; the recording's own time below. */
-export function Narrate() {
+export const Narrate = memo(function Narrate() {
   const { lesson, commit, step, chooseStep } = useLesson();
   const take = findCurrentTake(lesson);
   const narration = useNarration();
@@ -136,7 +136,7 @@ export function Narrate() {
       />
     </div>
   );
-}
+});
 
 /** Waits for the class, added to the recording where it draws along and nothing waits yet. */
 function AddWaits() {

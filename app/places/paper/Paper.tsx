@@ -1,5 +1,5 @@
 import { Button, Checkbox, NumberInput, Select } from "@mantine/core";
-import { useMemo, useState } from "react";
+import { memo, useMemo, useState } from "react";
 import {
   addFrame,
   applyChanges,
@@ -41,7 +41,7 @@ const AIDS: readonly { readonly aid: SightAid; readonly label: string }[] = [
 ];
 
 /** Sheet, horizon and vanishing point: by dragging on the desk or by number beside it. */
-export function Paper() {
+export const Paper = memo(function Paper() {
   const { lesson: kept, computed, commit: keep, step } = useLesson();
   // A dragged horizon or point changes every line: while it lasts the sheet is drawn in a worker, the latest place winning.
   const [gesture, setGesture] = useState<readonly Change[] | null>(null);
@@ -143,7 +143,7 @@ export function Paper() {
       </aside>
     </div>
   );
-}
+});
 
 /** Size of the sheet, of one or of several joined, and how lengths on it are said. */
 function SheetMeasures() {

@@ -1,4 +1,5 @@
 import { NumberInput, Select } from "@mantine/core";
+import { memo } from "react";
 import { Link } from "react-router";
 import { formatClock } from "#core/ground/base";
 import { AGE_BANDS, type AgeBand, setPlan } from "#core/ground/plan";
@@ -14,7 +15,7 @@ import { Schools } from "./Schools.tsx";
 import { Waits } from "./Waits.tsx";
 
 /** What the educator chooses before drawing: whom it is for, what is handed in, what is ready, and how things are done. */
-export function Plan() {
+export const Plan = memo(function Plan() {
   const { lesson, computed, commit } = useLesson();
   const { plan } = lesson;
   return (
@@ -75,4 +76,4 @@ export function Plan() {
       </div>
     </div>
   );
-}
+});

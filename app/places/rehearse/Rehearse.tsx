@@ -1,5 +1,5 @@
 import { Switch } from "@mantine/core";
-import { useMemo, useRef, useState } from "react";
+import { memo, useMemo, useRef, useState } from "react";
 import { findCurrentTake } from "#core/document/lesson";
 import { captionsOf } from "#core/document/pipeline";
 import { findPaperToPicture } from "#core/ground/geometry";
@@ -31,7 +31,7 @@ const BESIDE: readonly { readonly value: Beside; readonly label: string }[] = [
 ];
 
 /** The take with the overlay over it; or, without a take, the lesson drawn at its estimated pace. */
-export function Rehearse({ missingFile }: { missingFile: string | null }) {
+export const Rehearse = memo(function Rehearse({ missingFile }: { missingFile: string | null }) {
   const { lesson, computed } = useLesson();
   const take = findCurrentTake(lesson);
   const video = take?.video && !missingFile ? take.video : null;
@@ -146,4 +146,4 @@ export function Rehearse({ missingFile }: { missingFile: string | null }) {
       </aside>
     </div>
   );
-}
+});

@@ -5,14 +5,15 @@ import { findCurrentTake } from "#core/document/lesson";
 import { useClassOutbox } from "../../lesson/class/class-outbox.ts";
 import { beginClass, keepSession, useClassSession } from "../../lesson/class/class-session.ts";
 import { PupilsInput, pupilsTyped } from "../../lesson/class/PupilsInput.tsx";
-import { useLesson } from "../../lesson/lesson-context.ts";
+import { useLesson, useSaving } from "../../lesson/lesson-context.ts";
 import place from "../../lesson/place.module.css";
 import { LocalTime } from "../../ui/LocalTime.tsx";
 import styles from "./Teach.module.css";
 
 /** Into class: for which group, or on with the class that is under way. */
 export function BeginClass({ groups }: { groups: readonly string[] }) {
-  const { lessonId, lesson, revision, saveState } = useLesson();
+  const { lessonId, lesson } = useLesson();
+  const { revision, saveState } = useSaving();
   const navigate = useNavigate();
   const session = useClassSession(lessonId);
   const { waiting } = useClassOutbox();

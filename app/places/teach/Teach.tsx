@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import { useMemo } from "react";
+import { memo, useMemo } from "react";
 import type { LearntPace } from "#core/class/pacing";
 import { stepWorks } from "#core/class/pacing";
 import { type AgeBand, classPaceOf, paceOf } from "#core/ground/plan";
@@ -13,7 +13,7 @@ import styles from "./Teach.module.css";
 import { RUNS, useClassRuns } from "./use-class-runs.ts";
 
 /** Before the class: whether it can keep up, the waits it needs, and into class. */
-export function Teach({
+export const Teach = memo(function Teach({
   learnt,
   groups,
 }: {
@@ -71,4 +71,4 @@ export function Teach({
       </aside>
     </div>
   );
-}
+});

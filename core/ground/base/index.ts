@@ -32,4 +32,5 @@ export {
   refersTo,
 } from "./schema-reading.ts";
 export { type Seeded, seeded, shuffled } from "./seeded.ts";
+export { shareStructure } from "./share-structure.ts";
 export { whereNotKept } from "./where-not-kept.ts";
