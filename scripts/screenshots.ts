@@ -114,7 +114,8 @@ try {
     await p.waitForTimeout(800);
     await p.getByRole("slider", { name: "Lesson time" }).fill("240000");
     await p.getByText("Take out", { exact: true }).click();
-    await p.waitForTimeout(2500);
+    await p.getByText("Looking at what this browser can write").waitFor({ state: "detached" });
+    await p.waitForTimeout(500);
   });
   await shot("wait", `${GLASSHOUSE}/rehearse`, async (p) => {
     await p.waitForTimeout(800);
