@@ -41,7 +41,7 @@ export default defineConfig({
     // These read the program's own text, which holds all faults of the sample at once, asleep.
     exclude: ["tests/unit/architecture.test.ts"],
     ...(suite === "views"
-      ? { setupFiles: ["tests/views/dom.ts"], isolate: true, env: SHIPPED_REACT.env }
+      ? { setupFiles: ["tests/views/setup.ts"], isolate: true, env: SHIPPED_REACT.env }
       : {}),
   },
 });

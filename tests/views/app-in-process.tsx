@@ -1,4 +1,3 @@
-import "./stand-ins.ts";
 import { MantineProvider } from "@mantine/core";
 import type { RouteConfigEntry } from "@react-router/dev/routes";
 import type { ComponentType } from "react";
@@ -78,8 +77,20 @@ const stubs: StubRoutes = [
 /** Edits that the page sent to be saved, as they were sent. */
 export const sent: { intent: string; changes: readonly Change[] }[] = [];
 
-/** What the page asks of the server by itself is answered by the same routes. */
-globalThis.fetch = async (input, init) => {
+/** What the page asks of the server by itself is answered by the same routes, and is at work until the answer is read. */
+globalThis.fetch = async (...asked) => {
+  atWork += 1;
+  try {
+    const answer = await answerOf(...asked);
+    // A file is read between threads, in real time: whole before the page has it, so that no page is looked at halfway.
+    const body = await answer.arrayBuffer();
+    return new Response(body.byteLength > 0 ? body : null, answer);
+  } finally {
+    atWork -= 1;
+  }
+};
+
+async function answerOf(...[input, init]: Parameters<typeof fetch>): Promise<Response> {
   const request = new Request(new URL(String(input), "http://127.0.0.1:4310"), init);
   const match = matchRoutes(stubs as never, new URL(request.url).pathname)?.at(-1);
   const { loader, action } = (match?.route ?? {}) as RouteModule;
@@ -94,14 +105,17 @@ globalThis.fetch = async (input, init) => {
   if (answer instanceof Response) return answer;
   const { data, init: how } = answer as { data?: unknown; init?: ResponseInit };
   return Response.json(data ?? answer, how ?? {});
-};
+}
 
 let root: Root | null = null;
 
-/** Opens the app at an address, with the server's side of each route in this same process; a page that is open is closed. */
-export function openPage(path: string): HTMLElement {
+/**
+ * Opens the app, or other routes, at an address, with the server's side of each route in this same process; a page that is
+ * open is closed.
+ */
+export function openPage(path: string, of: StubRoutes = stubs): HTMLElement {
   closePage();
-  const Stub = createRoutesStub(stubs, new RouterContextProvider() as never);
+  const Stub = createRoutesStub(of, new RouterContextProvider() as never);
   const page = document.body.appendChild(document.createElement("div"));
   root = createRoot(page);
   root.render(

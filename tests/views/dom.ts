@@ -1,7 +1,7 @@
 // A document without a browser, for the views. Node keeps what it has itself (requests, forms, files, timers): pages and the
 // server's side of a route run in one process here, and hand these to each other.
 import { Window } from "happy-dom";
-import { beforeEach, expect, vi } from "vitest";
+import { vi } from "vitest";
 
 process.env.TZ = "UTC";
 
@@ -30,10 +30,13 @@ export async function letTurnsPass(): Promise<void> {
   }
 }
 
+/** When every file of tests begins. */
+export const NOON = new Date("2026-12-01T12:00:00Z");
+
 // The page's clock goes when a test lets it: what comes a moment later comes at once, on any machine.
 vi.useFakeTimers({
   toFake: ["Date", "performance", "setTimeout", "clearTimeout", "setInterval", "clearInterval"],
-  now: new Date("2026-12-01T12:00:00Z"),
+  now: NOON,
 });
 
 const window = new Window({ url: "http://127.0.0.1:4310/", width: 1280, height: 800 });
@@ -101,14 +104,3 @@ Object.assign(globalThis, {
 Object.defineProperty(document, "fonts", {
   value: { ready: Promise.resolve(), addEventListener: () => {}, removeEventListener: () => {} },
 });
-
-/** What the page says of itself on the console: a view that works says nothing. */
-const said: string[] = [];
-// A document without a browser has no layout: charts find no room, which is no fault of theirs.
-const NO_LAYOUT = /Can't get DOM width or height/;
-for (const how of ["error", "warn"] as const)
-  vi.spyOn(console, how).mockImplementation((...words: unknown[]) => {
-    const text = words.map(String).join(" ");
-    if (!NO_LAYOUT.test(text)) said.push(text);
-  });
-beforeEach(() => () => expect(said.splice(0)).toEqual([]));

@@ -1,22 +1,13 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { fireEvent } from "@testing-library/dom";
 import * as v from "valibot";
-import { afterAll, beforeEach, expect, test } from "vitest";
-
-const folder = mkdtempSync(join(tmpdir(), "regulanda-kept-"));
-process.env.REGULANDA_DATA = folder;
-afterAll(() => rmSync(folder, { recursive: true }));
-
-const { openPage, closePage, settled } = await import("./app-in-process.tsx");
-const { openDatabase } = await import("../../server/db/database.server.ts");
-const { createLesson, findLesson } = await import("../../server/lessons.server.ts");
-const { entriesSetAside, forgetSetAside, keptInBrowser } = await import("#app/kept-in-browser.ts");
-const { beginClass, classSession, SESSION_PREFIX } = await import("#app/lesson/class/class-session.ts");
-const { browserStore, unsavedPrefix } = await import("#app/lesson/saving/unsaved-store.ts");
-const { blankLesson } = await import("#core/document/lesson");
-const { setLesson } = await import("#core/document/lesson");
+import { beforeEach, expect, test } from "vitest";
+import { entriesSetAside, forgetSetAside, keptInBrowser } from "#app/kept-in-browser.ts";
+import { beginClass, classSession, SESSION_PREFIX } from "#app/lesson/class/class-session.ts";
+import { browserStore, unsavedPrefix } from "#app/lesson/saving/unsaved-store.ts";
+import { blankLesson, setLesson } from "#core/document/lesson";
+import { createLesson, findLesson } from "../../server/lessons.server.ts";
+import { closePage, openPage, settled } from "./app-in-process.tsx";
+import { db } from "./data-folder.ts";
 
 beforeEach(() => localStorage.clear());
 
@@ -69,7 +60,7 @@ test("unsaved edits of other windows are taken up past one that is torn", async 
 });
 
 test("the lesson's page says so, saves on, and forgets it when told to", async () => {
-  const id = createLesson(blankLesson("Weir", "mm"), openDatabase(folder));
+  const id = createLesson(blankLesson("Weir", "mm"), db);
   const createdAt = findLesson(id)?.createdAt.getTime();
   sessionStorage.setItem("regulanda-window", "own");
   localStorage.setItem(`${unsavedPrefix(`${id}/${createdAt}`)}own`, "[{");

@@ -2,7 +2,7 @@ import { fireEvent } from "@testing-library/dom";
 import { afterEach, expect, test } from "vitest";
 import { closePage, openPage, settled } from "./app-in-process.tsx";
 import { crateOnShelf, documentNow } from "./quay.ts";
-import { whatChanges } from "./what-changes.ts";
+import { looksOf, whatChanges } from "./what-changes.ts";
 
 // The keys of the key sheet are pressed once in the places that have keys, and what they change is taken back.
 
@@ -37,6 +37,7 @@ test.each(PLACES)(
       return page;
     };
     let page = await open();
+    const untouched = looksOf(page);
     for (const pressed of KEYS) {
       const [key = "", held] = pressed === " " ? [" "] : pressed.split(" ");
       if (plays(of.path, key)) continue;
@@ -53,7 +54,8 @@ test.each(PLACES)(
         fireEvent.keyDown(document.body, { key: "z", code: "KeyZ", ctrlKey: true });
         await settled(page);
       }
-      page = await open();
+      // What is hidden behind what a key brought is not tried with the next one.
+      if (looksOf(page) !== untouched) page = await open();
     }
     expect(out.length).toBeGreaterThan(4);
     await expect(`${out.join("\n")}\n`).toMatchFileSnapshot(`keys/${of.name}.txt`);

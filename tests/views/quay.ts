@@ -1,20 +1,12 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { Readable } from "node:stream";
-import { afterAll } from "vitest";
 import { blankCourse } from "#core/class/course";
 import type { Lesson } from "#core/document/lesson";
 import { smallMp4 } from "../unit/small-recordings.ts";
+import { db, emptyShelf, folder } from "./data-folder.ts";
 
 // A shelf with the least that brings nearly every control: a thing, two takes with their steps tied to the words, a recording,
 // classes and a course.
 
-const folder = mkdtempSync(join(tmpdir(), "regulanda-quay-"));
-process.env.REGULANDA_DATA = folder;
-afterAll(() => rmSync(folder, { recursive: true }));
-
-const { openDatabase } = await import("../../server/db/database.server.ts");
 const { createLesson, findLesson } = await import("../../server/lessons.server.ts");
 const { keepClasses } = await import("../../server/classes.server.ts");
 const { createCourse } = await import("../../server/courses.server.ts");
@@ -23,7 +15,6 @@ const { demoClasses } = await import("../../demo/record.ts");
 const { withTake } = await import("../property/told-quay.ts");
 const { lesson, put, views } = await import("../unit/put-down.ts");
 
-const db = openDatabase(folder);
 const { file } = await storeFile(
   Readable.from([smallMp4("a crate")]),
   { originalName: "crate.mp4", mediaType: "video/mp4" },
@@ -54,16 +45,6 @@ const filmed: Lesson = {
     { ...t, id: `${t.id}-again`, label: "Again" },
   ]),
 };
-
-/** Takes all away but the recording, so that a test finds the same shelf whichever ran before it. */
-function emptyShelf(): void {
-  const own =
-    "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT GLOB 'sqlite_*' AND name NOT GLOB '__*'";
-  const tables = db.$client.prepare(own).pluck().all() as string[];
-  db.$client.pragma("foreign_keys = OFF");
-  for (const table of tables.filter((t) => t !== "assets")) db.$client.prepare(`DELETE FROM ${table}`).run();
-  db.$client.pragma("foreign_keys = ON");
-}
 
 let crates = 0;
 

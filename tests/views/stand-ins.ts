@@ -1,5 +1,3 @@
-import { vi } from "vitest";
-
 // What a document without a browser has not: room on a screen, a pen, charts that draw, pictures of a recording.
 
 /** Every element has the same room, at the corner of the window. */
@@ -72,8 +70,8 @@ Object.defineProperties(HTMLCanvasElement.prototype, {
 
 Object.assign(globalThis, { ResizeObserver: RoomTold, DOMPoint: Point });
 
-/** A chart writes what it is to draw beside its name. */
-vi.mock("echarts/core", () => ({
+/** Of ECharts: a chart writes what it is to draw beside its name. */
+export const charts = {
   use: () => {},
   init: (element: Element) => ({
     setOption: (option: unknown) => element.setAttribute("data-draws", JSON.stringify(option)),
@@ -82,10 +80,10 @@ vi.mock("echarts/core", () => ({
     resize: () => {},
     dispose: () => {},
   }),
-}));
+};
 
 /** Every recording shows a sheet of paper on a dark table, at every moment. */
-vi.mock("../../workers/film/picture-at.ts", () => ({
+export const recording = {
   pictureAt: async () => {
     const [widthPx, heightPx] = [640, 360];
     const rgba = new Uint8ClampedArray(4 * widthPx * heightPx).fill(255);
@@ -96,4 +94,7 @@ vi.mock("../../workers/film/picture-at.ts", () => ({
       }
     return { rgba, widthPx, heightPx };
   },
-}));
+};
+
+/** What the worker that is loaded just now offers. */
+export const offered = { api: undefined as unknown };

@@ -15,6 +15,15 @@ export async function whatChanges(page: Element, act: () => unknown): Promise<st
   ];
 }
 
+/**
+ * What a page looks like and what is typed in its fields; whether there is something to do again is left out, which stays
+ * when an edit is taken back.
+ */
+export function looksOf(page: Element): string {
+  const fields = [...page.querySelectorAll<HTMLInputElement>("input, textarea")].map((field) => field.value);
+  return [outlineOf(page).replace(/(\[type=button aria-label=Redo) disabled\]/, "$1]"), ...fields].join("\n");
+}
+
 /** So many lines of a difference can be read; the others are a hash. */
 const READ = 8;
 /** So much of a line is read, likewise. */

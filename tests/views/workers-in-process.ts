@@ -1,20 +1,7 @@
-import { type Endpoint, expose } from "comlink";
-import { vi } from "vitest";
+import { expose } from "comlink";
+import { offered } from "./stand-ins.ts";
 
 // The page's workers run in the page's own thread here: what they answer crosses a channel, copied as it is from a worker.
-
-/** What the module that is loaded just now offers. */
-let offered: unknown;
-vi.mock("comlink", async (original) => {
-  const comlink = await original<typeof import("comlink")>();
-  return {
-    ...comlink,
-    expose: (api: unknown, at?: Endpoint) => {
-      if (at) comlink.expose(api, at);
-      else offered = api;
-    },
-  };
-});
 
 const modules = import.meta.glob("../../workers/*.worker.ts");
 const apis = new Map<string, Promise<unknown>>();
@@ -26,7 +13,7 @@ function apiOf(name: string): Promise<unknown> {
   if (known) return known;
   const api = loading.then(async () => {
     await modules[`../../workers/${name}`]?.();
-    return offered;
+    return offered.api;
   });
   loading = api.catch(() => {});
   apis.set(name, api);
