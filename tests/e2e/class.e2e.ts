@@ -1,10 +1,7 @@
-import { type ChildProcess, spawn } from "node:child_process";
-import { mkdtempSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import { computeLesson } from "#core/document/pipeline";
-import { copyOf, documentOf, expect, test } from "./bench-hand.ts";
+import { copyOf, documentOf } from "./bench-hand.ts";
+import { expect, test } from "./own-server.ts";
 
 const QUAY = "crates-on-the-quay-straight-ahead";
 
@@ -217,23 +214,6 @@ test("lessons are put into a course, in order, one on the sheet of another, and 
   expect(new URL(page.url()).pathname).toBe("/");
 });
 
-const PORT = 4379;
-const HOME = `http://127.0.0.1:${PORT}`;
-
-function start(folder: string): ChildProcess {
-  const env = { ...process.env, PORT: String(PORT), REGULANDA_DATA: folder };
-  return spawn(process.execPath, ["scripts/demo.mjs"], { env, stdio: "ignore", detached: true });
-}
-function kill(server: ChildProcess): void {
-  try {
-    if (server.pid) process.kill(-server.pid, "SIGKILL");
-  } catch {
-    // Gone already.
-  }
-}
-const ready = () =>
-  expect.poll(async () => (await fetch(`${HOME}/mark.svg`).catch(() => null))?.status ?? 0).toBe(200);
-
 test.describe("without a server", () => {
   test.use({
     expectedErrors: [
@@ -243,51 +223,52 @@ test.describe("without a server", () => {
 
   test("a class goes on while the server is dead, with its recording, and nothing that was marked is lost", async ({
     page,
+    own,
   }) => {
-    const folder = mkdtempSync(join(tmpdir(), "regulanda-class-"));
-    let server = start(folder);
-    try {
-      await ready();
-      await page.goto(`${HOME}/lessons/the-lock-keepers-glasshouse/teach`);
-      await page.getByLabel("Group").first().fill("Holiday week");
-      await page.getByRole("button", { name: "Begin the class" }).click();
-      await expect(now(page)).toContainText("1 ");
-      await page.keyboard.press("s");
-      await expect(page.getByText(/Needs no network/)).toBeVisible();
-      kill(server);
-      await onTo(page, 2);
-      await page.keyboard.press("s");
-      await onTo(page, 3);
-      await expect(now(page)).toContainText("3 Far wall");
-      // The recording plays on from the copy that this browser has.
-      const video = page.locator("video");
-      await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.src.startsWith("blob:"))).toBe(true);
-      const at = () => video.evaluate((v: HTMLVideoElement) => v.currentTime);
-      const before = await at();
-      await expect.poll(at).toBeGreaterThan(before);
-      // Also a window that is opened anew finds its class, without a server.
-      await page.reload();
-      await expect(now(page)).toContainText("3 Far wall");
-      await expect(now(page)).toContainText("Standing still");
-      await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.src.startsWith("blob:"))).toBe(true);
-      await page.keyboard.press("Space");
-      const again = await at();
-      await expect.poll(at).toBeGreaterThan(again);
-      await page.getByRole("button", { name: "End the class" }).click();
-      await page.getByRole("button", { name: "Into the record" }).click();
-      await expect(page.getByRole("heading", { name: "On its way into the record" })).toBeVisible();
-      server = start(folder);
-      await ready();
-      await expect(page.getByRole("heading", { name: "No class is under way" })).toBeVisible();
-      const table = await (await fetch(`${HOME}/lessons/the-lock-keepers-glasshouse/classes`)).text();
-      const stuck = table
-        .split("\r\n")
-        .slice(1)
-        .map((line) => Number(line.split(",")[9] ?? 0));
-      expect(table).toContain("Holiday week");
-      expect(stuck.filter(Boolean)).toEqual([1, 1]);
-    } finally {
-      kill(server);
-    }
+    const o = await own();
+    const { home } = o.server;
+    const bundle = await page.request.get("/lessons/the-lock-keepers-glasshouse/bundle");
+    const put = await page.request.put(`${home}/bundles`, {
+      headers: { "Content-Type": "application/zip" },
+      data: await bundle.body(),
+    });
+    const { id } = (await put.json()) as { id: string };
+    await page.goto(`${home}/lessons/${id}/teach`);
+    await page.getByLabel("Group").first().fill("Holiday week");
+    await page.getByRole("button", { name: "Begin the class" }).click();
+    await expect(now(page)).toContainText("1 ");
+    await page.keyboard.press("s");
+    await expect(page.getByText(/Needs no network/)).toBeVisible();
+    await o.server.kill();
+    await onTo(page, 2);
+    await page.keyboard.press("s");
+    await onTo(page, 3);
+    await expect(now(page)).toContainText("3 Far wall");
+    // The recording plays on from the copy that this browser has.
+    const video = page.locator("video");
+    await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.src.startsWith("blob:"))).toBe(true);
+    const at = () => video.evaluate((v: HTMLVideoElement) => v.currentTime);
+    const before = await at();
+    await expect.poll(at).toBeGreaterThan(before);
+    // Also a window that is opened anew finds its class, without a server.
+    await page.reload();
+    await expect(now(page)).toContainText("3 Far wall");
+    await expect(now(page)).toContainText("Standing still");
+    await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.src.startsWith("blob:"))).toBe(true);
+    await page.keyboard.press("Space");
+    const again = await at();
+    await expect.poll(at).toBeGreaterThan(again);
+    await page.getByRole("button", { name: "End the class" }).click();
+    await page.getByRole("button", { name: "Into the record" }).click();
+    await expect(page.getByRole("heading", { name: "On its way into the record" })).toBeVisible();
+    await o.restart();
+    await expect(page.getByRole("heading", { name: "No class is under way" })).toBeVisible();
+    const table = await (await fetch(`${home}/lessons/${id}/classes`)).text();
+    const stuck = table
+      .split("\r\n")
+      .slice(1)
+      .map((line) => Number(line.split(",")[9] ?? 0));
+    expect(table).toContain("Holiday week");
+    expect(stuck.filter(Boolean)).toEqual([1, 1]);
   });
 });

@@ -5,55 +5,7 @@ import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import { Database } from "../../server/db/driver.server.ts";
 import { holdLocked, makeReadOnly, makeWritable } from "../attack/break-store.ts";
-import { bringIn as bringInFile, DEMO as textOf } from "../attack/client.ts";
-import { freePort, newFolder, type Running, startServer } from "../attack/server-process.ts";
-import { test as base, expect } from "./bench-hand.ts";
-
-/** A server of its own, which can be broken without the other tests noticing. */
-interface Own {
-  server: Running;
-  readonly folder: string;
-  readonly port: number;
-  readonly lesson: string;
-  restart(env?: Record<string, string>): Promise<void>;
-  end(): Promise<void>;
-}
-
-async function ownServer(env: Record<string, string> = {}): Promise<Own> {
-  const [folder, port] = [newFolder(), await freePort()];
-  const server = await startServer(folder, { env, port });
-  const lesson = env.REGULANDA_PASSPHRASE ? "" : await bringInFile(server.home, textOf("quay-crates"));
-  const one: Own = {
-    server,
-    folder,
-    port,
-    lesson,
-    restart: async (next = {}) => {
-      await one.server.kill();
-      one.server = await startServer(folder, { env: next, port });
-    },
-    end: async () => {
-      await one.server.kill();
-      rmSync(folder, { recursive: true, force: true });
-    },
-  };
-  return one;
-}
-
-/** Tests here ask for servers of their own, which end with them. */
-const test = base.extend<{ own: typeof ownServer }>({
-  own: async ({ page }, use) => {
-    const all: Own[] = [];
-    await use(async (env) => {
-      const one = await ownServer(env);
-      all.push(one);
-      return one;
-    });
-    // A page that is still loading would report what its server's end cuts off.
-    await page.goto("about:blank");
-    for (const one of all) await one.end();
-  },
-});
+import { expect, type Own, test } from "./own-server.ts";
 
 const status = (page: Page) => page.locator("header [role=status]");
 const trouble = (page: Page) => page.getByRole("alert").filter({ hasText: /wait/ });
