@@ -19,7 +19,10 @@ async function stage([name, command, args], how = {}) {
   console.log(`== ${name}: passed in ${Math.round((Date.now() - started) / 1000)} s`);
 }
 
-/** Runs two stages at once, the second in silence until it has ended. When one fails, the other is broken off. */
+/**
+ * Runs stages one after another and another one beside them, in silence until it has ended. When one fails, the others are
+ * broken off.
+ */
 async function sideBySide(loud, quiet) {
   const stop = new AbortController();
   let first;
@@ -27,8 +30,11 @@ async function sideBySide(loud, quiet) {
     first ??= error;
     stop.abort();
   };
+  const oneByOne = async () => {
+    for (const one of loud) if (!first) await stage(one, { signal: stop.signal });
+  };
   await Promise.all([
-    stage(loud, { signal: stop.signal }).catch(failed),
+    oneByOne().catch(failed),
     stage(quiet, { signal: stop.signal, quiet: true }).catch(failed),
   ]);
   if (first) throw first;
@@ -45,8 +51,7 @@ try {
     },
   });
   // Browser tests wait for pages much of the time, and leave some of two cores to the others.
-  await sideBySide(BROWSER, UNIT);
-  await stage(ATTACKS);
+  await sideBySide([BROWSER, ATTACKS], UNIT);
   console.log("\nAll tests passed.");
 } catch (error) {
   giveUp(error);

@@ -1,10 +1,10 @@
 import { ActionIcon, Tooltip } from "@mantine/core";
-import { useCallback, useEffect, useState } from "react";
+import { memo, useCallback, useEffect, useState } from "react";
 import { useKeys } from "../../ui/use-keys.ts";
 import type { KeySheet } from "./KeySheet.tsx";
 
 /** Opens the sheet of keys, which comes after the page: nobody reads it before the page is there. */
-export function KeysButton() {
+export const KeysButton = memo(function KeysButton() {
   const [opened, setOpened] = useState(false);
   const [sheet, setSheet] = useState<{ readonly Sheet: typeof KeySheet } | null>(null);
   const fetchSheet = useCallback(
@@ -35,4 +35,4 @@ export function KeysButton() {
       {sheet ? <sheet.Sheet opened={opened} onClose={() => setOpened(false)} /> : null}
     </>
   );
-}
+});

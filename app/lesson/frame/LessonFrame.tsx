@@ -1,9 +1,8 @@
 import { Button, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import { type ReactNode, useCallback, useMemo, useRef } from "react";
+import { memo, type ReactNode, useCallback, useMemo, useRef } from "react";
 import { Link, NavLink, Outlet, useLocation } from "react-router";
 import { setLesson } from "#core/document/lesson";
-
 import { type PlaceName, readiness } from "#core/document/pipeline";
 import { reorderStep } from "#core/document/proposals";
 import { FindingList } from "../../ui/FindingList.tsx";
@@ -33,8 +32,6 @@ const PLACES: readonly { place: PlaceName; title: string }[] = [
 export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEditor>[1] & { id: string } }) {
   const editor = useLessonEditor(stored.id, stored);
   const chosen = useChosenStep(editor.computed.steps);
-  const { search } = useLocation();
-  const { next, why, ready } = readiness(editor.computed);
   useHotkeys(
     [
       ["mod+Z", editor.undo],
@@ -63,22 +60,8 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
         <Link to="/" className={styles.home} aria-label="Regulanda: back to the shelf">
           <img src="/mark.svg" alt="" width={30} height={30} />
         </Link>
-        <Title editor={editor} />
-        <nav className={styles.places} aria-label="Places of this lesson">
-          {PLACES.map(({ place, title }) => (
-            <NavLink
-              key={place}
-              to={{ pathname: place, search }}
-              className={styles.place ?? ""}
-              prefetch="intent"
-              data-ready={ready.has(place)}
-              data-next={place === next}
-              title={place === next ? why : undefined}
-            >
-              {title}
-            </NavLink>
-          ))}
-        </nav>
+        <Title title={lesson.title} commit={commit} />
+        <Places computed={computed} />
         <SaveState editor={editor} />
         <KeysButton />
       </header>
@@ -109,13 +92,42 @@ export function LessonFrame({ stored }: { stored: Parameters<typeof useLessonEdi
   );
 }
 
-function Title({ editor }: { editor: LessonEditor }): ReactNode {
+/** The places in working order, with what is ready and what comes next. Saving an edit changes none of it. */
+const Places = memo(function Places({ computed }: Pick<LessonEditor, "computed">) {
+  const { search } = useLocation();
+  const { next, why, ready } = readiness(computed);
+  return (
+    <nav className={styles.places} aria-label="Places of this lesson">
+      {PLACES.map(({ place, title }) => (
+        <NavLink
+          key={place}
+          to={{ pathname: place, search }}
+          className={styles.place ?? ""}
+          prefetch="intent"
+          data-ready={ready.has(place)}
+          data-next={place === next}
+          title={place === next ? why : undefined}
+        >
+          {title}
+        </NavLink>
+      ))}
+    </nav>
+  );
+});
+
+const Title = memo(function Title({
+  title: shown,
+  commit,
+}: {
+  title: string;
+  commit: LessonEditor["commit"];
+}): ReactNode {
   const typed = useTyped({
-    shown: editor.lesson.title,
+    shown,
     fault: (text) => (text.trim() === "" ? "A lesson needs a title" : null),
     onTake: (text) => {
       const title = text.trim();
-      if (title !== editor.lesson.title) editor.commit([setLesson("title", title)]);
+      if (title !== shown) commit([setLesson("title", title)]);
     },
   });
   return (
@@ -137,7 +149,7 @@ function Title({ editor }: { editor: LessonEditor }): ReactNode {
       }}
     />
   );
-}
+});
 
 function SaveState({ editor }: { editor: LessonEditor }): ReactNode {
   return (

@@ -1,10 +1,11 @@
 import { Button } from "@mantine/core";
+import { memo } from "react";
 import { entriesSetAside, forgetSetAside, useSetAside } from "../../kept-in-browser.ts";
 import { downloadText } from "../../ui/download-text.ts";
 import styles from "./SetAside.module.css";
 
 /** Says what this browser had kept and can no longer read: it holds up nothing, and is lost to nobody. */
-export function SetAside({ of, what }: { of: string; what: string }) {
+export const SetAside = memo(function SetAside({ of, what }: { of: string; what: string }) {
   const count = useSetAside(of);
   if (count === 0) return null;
   const save = () =>
@@ -28,4 +29,4 @@ export function SetAside({ of, what }: { of: string; what: string }) {
       </Button>
     </div>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { Tooltip } from "@mantine/core";
-import { memo, useEffect, useRef } from "react";
+import { createContext, memo, useContext, useEffect, useRef } from "react";
 import type { Paper } from "#core/drawing/paper";
 import type { Sheet } from "#core/drawing/view";
 import { type Drawing, drawStep } from "#core/showing/display";
@@ -41,58 +41,104 @@ export const StepStrip = memo(function StepStrip({
     chooseStep(next.id);
     list.current?.querySelectorAll<HTMLButtonElement>("button")[next.number - 1]?.focus();
   };
-  const width = (THUMBNAIL_PX * computed.sheet.widthMm) / computed.sheet.heightMm;
   // A part begins where the one before it ends: told between the two steps.
   const parts = new Map(computed.parts.slice(0, -1).map((p) => [p.last + 1, p] as const));
   const flagged = new Set(computed.findings.filter((f) => f.severity !== "note").map((f) => f.about));
   return (
     <nav className={styles.strip} aria-label="Steps">
-      <Sortable ids={computed.steps.map((s) => s.id)} way="across" onMove={onMove}>
-        <ol
-          className={styles.list}
-          ref={list}
-          onKeyDown={(e) => {
-            if (e.key === "ArrowRight" || e.key === "ArrowLeft") {
-              e.preventDefault();
-              move(e.key === "ArrowRight" ? 1 : -1);
-            }
-          }}
-        >
-          {computed.steps.map((s, i) => (
-            <SortableItem key={s.id} id={s.id} className={styles.place}>
-              {parts.get(i) ? <PartEnd part={parts.get(i)} /> : null}
-              <Tooltip
-                label={`${s.title} · ${STEP_SIGNS[s.kind].says}`}
-                position="top"
-                openDelay={150}
-                events={{ hover: true, focus: true, touch: false }}
-              >
-                <button
-                  type="button"
-                  className={styles.step}
-                  aria-current={s.id === step?.id ? "step" : undefined}
-                  aria-label={`Step ${s.number}: ${s.title}`}
-                  data-kind={s.kind}
-                  tabIndex={s.id === step?.id || (!step && i === 0) ? 0 : -1}
-                  onClick={() => chooseStep(s.id === step?.id ? null : s.id)}
-                >
-                  <WhenNear atFirst={i < DRAWN_AT_FIRST} width={width} height={THUMBNAIL_PX}>
-                    {() => <Thumbnail paper={computed.paper} sheet={computed.sheet} step={s} />}
-                  </WhenNear>
-                  <span className={styles.number}>
-                    <StepSign kind={s.kind} />
-                    {s.number}
-                    {flagged.has(s.id) ? <span className={styles.flag}> !</span> : null}
-                  </span>
-                </button>
-              </Tooltip>
-            </SortableItem>
-          ))}
-        </ol>
-      </Sortable>
+      <Drawn value={computed}>
+        <Sortable ids={computed.steps.map((s) => s.id)} way="across" onMove={onMove}>
+          <ol
+            className={styles.list}
+            ref={list}
+            onKeyDown={(e) => {
+              if (e.key === "ArrowRight" || e.key === "ArrowLeft") {
+                e.preventDefault();
+                move(e.key === "ArrowRight" ? 1 : -1);
+              }
+            }}
+          >
+            {computed.steps.map((s, i) => (
+              <SortableItem key={s.id} id={s.id} className={styles.place}>
+                {parts.get(i) ? <PartEnd part={parts.get(i)} /> : null}
+                <StepButton
+                  id={s.id}
+                  number={s.number}
+                  title={s.title}
+                  kind={s.kind}
+                  current={s.id === step?.id}
+                  first={!step && i === 0}
+                  flagged={flagged.has(s.id)}
+                  chooseStep={chooseStep}
+                />
+              </SortableItem>
+            ))}
+          </ol>
+        </Sortable>
+      </Drawn>
     </nav>
   );
 });
+
+/** What the thumbnails are drawn of: it changes with every edit, while most of the strip stays as it is. */
+const Drawn = createContext<LessonContext["computed"] | null>(null);
+
+/** A step in the strip. */
+const StepButton = memo(function StepButton({
+  id,
+  number,
+  title,
+  kind,
+  current,
+  first,
+  flagged,
+  chooseStep,
+}: Pick<Step, "id" | "number" | "title" | "kind"> & {
+  current: boolean;
+  /** The one that is reached by the Tab key while none is chosen. */
+  first: boolean;
+  flagged: boolean;
+  chooseStep: LessonContext["chooseStep"];
+}) {
+  return (
+    <Tooltip
+      label={`${title} · ${STEP_SIGNS[kind].says}`}
+      position="top"
+      openDelay={150}
+      events={{ hover: true, focus: true, touch: false }}
+    >
+      <button
+        type="button"
+        className={styles.step}
+        aria-current={current ? "step" : undefined}
+        aria-label={`Step ${number}: ${title}`}
+        data-kind={kind}
+        tabIndex={current || first ? 0 : -1}
+        onClick={() => chooseStep(current ? null : id)}
+      >
+        <StepPicture number={number} />
+        <span className={styles.number}>
+          <StepSign kind={kind} />
+          {number}
+          {flagged ? <span className={styles.flag}> !</span> : null}
+        </span>
+      </button>
+    </Tooltip>
+  );
+});
+
+function StepPicture({ number }: { number: number }) {
+  const computed = useContext(Drawn);
+  const step = computed?.steps[number - 1];
+  if (!computed || !step) return null;
+  const { paper, sheet } = computed;
+  const width = (THUMBNAIL_PX * sheet.widthMm) / sheet.heightMm;
+  return (
+    <WhenNear atFirst={number <= DRAWN_AT_FIRST} width={width} height={THUMBNAIL_PX}>
+      {() => <Thumbnail paper={paper} sheet={sheet} step={step} />}
+    </WhenNear>
+  );
+}
 
 /** Where a part of the lesson ends, and what is waited for before it goes on. */
 function PartEnd({ part }: { part: Part | undefined }) {
