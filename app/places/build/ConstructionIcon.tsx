@@ -1,5 +1,6 @@
+import { memo } from "react";
 import { type Construction, sampleLesson } from "#core/document/changes";
-import { computeLesson } from "#core/document/pipeline";
+import { drawLesson } from "#core/document/pipeline";
 import { drawState, spotsOf } from "#core/showing/display";
 import { DrawingView } from "../../ui/DrawingView.tsx";
 import styles from "./Build.module.css";
@@ -8,7 +9,7 @@ import styles from "./Build.module.css";
 const drawn = new Map<Construction, ReturnType<typeof drawIcon>>();
 
 function drawIcon(construction: Construction) {
-  const { paper, sheet, moves } = computeLesson(sampleLesson(construction, "one-point"));
+  const { paper, sheet, moves } = drawLesson(sampleLesson(construction, "one-point"));
   const all = drawState(paper, sheet, moves.length - 1, moves.length, "overlay");
   const marks = all.marks.filter((m) => m.id !== "sheet" && !m.id.startsWith("sheet/"));
   const spots = marks.flatMap(spotsOf);
@@ -24,7 +25,7 @@ function drawIcon(construction: Construction) {
   return { ...all, marks, box, alt: "" };
 }
 
-export function ConstructionIcon({
+export const ConstructionIcon = memo(function ConstructionIcon({
   construction,
   large = false,
 }: {
@@ -38,4 +39,4 @@ export function ConstructionIcon({
       <DrawingView drawing={known} />
     </span>
   );
-}
+});
