@@ -1,7 +1,7 @@
 import { listOf } from "../../ground/base/index.ts";
 import type { Act, Told } from "../told/index.ts";
 import { sayName } from "../told/index.ts";
-import { partOfAct, type SaidAct, sizeOfAct } from "./pack-acts.ts";
+import { type SaidAct, sizeOfAct, sliceOfAct } from "./pack-acts.ts";
 
 /** How much help a step gets: told with its reason, told, asked, short, alone. */
 const STAGES = ["reason", "told", "asked", "short", "alone"] as const;
@@ -46,12 +46,16 @@ export function samenessOf(told: readonly Told[]): string {
 }
 
 /** Lines told in one go or one by one, as what stands in the way has it, are the same lines. */
-function lineByLine(told: Told): Told[] {
-  const n = sizeOfAct(told);
-  return Array.from({ length: n }, (_, i) => partOfAct(told, i, i + 1) ?? told);
+function lineByLine(told: Told): Pick<Told, "act" | "bearers">[] {
+  const { bearers } = told;
+  const act = (i: number) => sliceOfAct(told, i, i + 1) ?? told.act;
+  return Array.from({ length: sizeOfAct(told) }, (_, i) => ({
+    act: act(i),
+    ...(bearers ? { bearers } : {}),
+  }));
 }
 
-function likeness({ act, bearers = [] }: Told): string {
+function likeness({ act, bearers = [] }: Pick<Told, "act" | "bearers">): string {
   const corners = new Map(bearers.map(([name, id]) => [name, id.slice(id.indexOf("/") + 1)]));
   return JSON.stringify(act, (key, value) => {
     // Neither by how much nor what stands in the way makes it another thing to do.

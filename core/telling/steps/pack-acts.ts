@@ -191,34 +191,39 @@ export function sizeOfAct({ act }: Told): number {
 
 /** The lines, marks or stretches `from` to `to` of an act as an act of their own; null where it is one thing. */
 export function partOfAct(told: Told, from: number, to: number): Told | null {
-  const { act, moves } = told;
+  const { moves, anew, firms, ...rest } = told;
+  const act = sliceOfAct(told, from, to);
+  if (!act) return null;
+  const each = moves.length / sizeOfAct(told);
+  const even = Number.isInteger(each) && each > 0;
+  return bearing(
+    {
+      ...rest,
+      ...(from === 0 && anew ? { anew } : {}),
+      act,
+      moves: even ? moves.slice(from * each, to * each) : from === 0 ? moves : [],
+      ...(firms ? { firms: firms.slice(from, to) } : {}),
+    },
+    told,
+  );
+}
+
+/** What is done to the lines, marks or stretches `from` to `to` of an act; null where it is one thing. */
+export function sliceOfAct(told: Told, from: number, to: number): Told["act"] | null {
+  const { act } = told;
   const n = sizeOfAct(told);
   if (n < 2 || from >= to || to > n) return null;
-  const { anew, firms, ...rest } = told;
-  const each = moves.length / n;
-  const even = Number.isInteger(each) && each > 0;
-  const part = (a: Told["act"]): Told =>
-    bearing(
-      {
-        ...rest,
-        ...(from === 0 && anew ? { anew } : {}),
-        act: a,
-        moves: even ? moves.slice(from * each, to * each) : from === 0 ? moves : [],
-        ...(firms ? { firms: firms.slice(from, to) } : {}),
-      },
-      told,
-    );
   switch (act.do) {
     case "rule":
     case "go-over":
-      return part({ ...act, lines: act.lines.slice(from, to) } as Told["act"]);
+      return { ...act, lines: act.lines.slice(from, to) } as Told["act"];
     case "template":
-      return part({ ...act, cut: act.cut && from === 0, at: act.at.slice(from, to) });
+      return { ...act, cut: act.cut && from === 0, at: act.at.slice(from, to) };
     case "mark":
     case "circle":
-      return part({ ...act, at: act.at.slice(from, to) } as Told["act"]);
+      return { ...act, at: act.at.slice(from, to) } as Told["act"];
     case "curve":
-      return part({ ...act, curves: act.curves.slice(from, to) });
+      return { ...act, curves: act.curves.slice(from, to) };
     default:
       return null;
   }

@@ -170,10 +170,8 @@ function sayShareOfSheet(share: number): string {
 
 /** Words as a card counts them: a letter, a number and a unit each, a fraction with its number as one. */
 export function countSaid(text: string): number {
-  return text
-    .replace(/(\d+)\u00a0(\d+\u2044\d+)/g, "$1$2")
-    .split(/[\s\u00a0]+/)
-    .filter((word) => /[\p{L}\p{N}]/u.test(word)).length;
+  const joined = text.includes("\u2044") ? text.replace(/(\d+)\u00a0(\d+\u2044\d+)/g, "$1$2") : text;
+  return joined.match(/\S*?[\p{L}\p{N}]\S*/gu)?.length ?? 0;
 }
 
 /** The letters a sentence speaks of: "A", rows such as "ABC", sets such as "B1 to B9" with all between. */
