@@ -29,7 +29,8 @@ class QuickFirst extends BaseSequencer {
 
 const suite = SUITES.find((s) => s === process.env.MUTANTS_SUITE);
 if (!suite) throw new Error(`MUTANTS_SUITE names none of ${SUITES.join(", ")}.`);
-const { projects: _, ...usually } = usual.test ?? {};
+// The runner runs tests in a thread, which takes no switches of a process.
+const { projects: _projects, execArgv: _switches, ...usually } = usual.test ?? {};
 
 export default defineConfig({
   ...(suite === "views" ? { oxc: SHIPPED_REACT.oxc } : {}),
