@@ -10,7 +10,7 @@ import { OUTDATED } from "./shelf.server.ts";
 import { hearAnySaved } from "./watch.server.ts";
 
 /** A lesson that is being edited is digested once the hand rests: every save would only overtake the one before. */
-const REST_MS = 5000;
+const REST_MS = 1500;
 /** When every thread is busy, what the shelf shows can wait. */
 const BUSY_MS = 2000;
 

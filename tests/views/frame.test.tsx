@@ -3,6 +3,7 @@ import { memo } from "react";
 import { useLoaderData } from "react-router";
 import { afterEach, expect, test } from "vitest";
 import { LessonFrame } from "#app/lesson/frame/LessonFrame.tsx";
+import { STEP_SIGNS } from "#app/lesson/frame/StepSign.tsx";
 import { type LessonContext, useLesson, useSaving } from "#app/lesson/lesson-context.ts";
 import { requireLesson } from "#app/routes/require-lesson.server.ts";
 import { setLesson } from "#core/document/lesson";
@@ -111,4 +112,31 @@ test("an edit is worked out and shown once: what the server makes of it is nothi
   expect(seen.length - opened).toBe(1);
   expect(saving.slice(-3)).toContain("saving");
   expect(saving.at(-1)).toBe("saved");
+});
+
+test("an edit that changes no step draws nothing of the strip but its pictures", async () => {
+  const { id } = crateOnShelf();
+  const { sign: Pencil } = STEP_SIGNS["draw-along"];
+  let drawn = 0;
+  const Counted = ((props) => {
+    drawn += 1;
+    return <Pencil {...props} />;
+  }) as typeof Pencil;
+  Object.assign(STEP_SIGNS["draw-along"], { sign: Counted });
+  try {
+    const page = openPage(`/lessons/${id}/plan`);
+    await settled(page);
+    expect(drawn).toBeGreaterThan(1);
+    drawn = 0;
+    const title = page.querySelector<HTMLInputElement>('[aria-label="Title of the lesson"]');
+    if (!title) throw new Error("no title to type in");
+    title.focus();
+    fireEvent.change(title, { target: { value: "Crate in the rain" } });
+    fireEvent.focusOut(title);
+    await settled(page);
+    expect(documentNow(id)).toContain("Crate in the rain");
+    expect(drawn).toBe(0);
+  } finally {
+    Object.assign(STEP_SIGNS["draw-along"], { sign: Pencil });
+  }
 });
